@@ -1,0 +1,37 @@
+import type { Length } from "@/core/length/length";
+import type { Working } from "@/core/shape/scope";
+
+export type State = "ok" | "care" | "stop";
+export type GapState = "glues" | "open" | "bridges";
+
+/** What a fit rule says. `allowed` is the ok band; null is no limit on that side. */
+export interface Finding {
+  rule: string;
+  label: string;
+  line: number;
+  state: State;
+  gapState?: GapState;
+  value: Length;
+  allowed: [Length | null, Length | null];
+  /** One sentence in the trade's words, with the number. */
+  text: string;
+  /** What to change; empty when nothing need be. */
+  advice: string;
+  working: Working;
+  /** The bands a gap is judged by, when it is a bee space. */
+  bands?: Bands;
+}
+
+/** Bee-space bands: glues < `glues` ≤ care < `open[0]` ≤ open ≤ `open[1]` < care ≤ `bridges` < bridges. */
+export interface Bands {
+  glues: Length;
+  open: [Length, Length];
+  bridges: Length;
+}
+
+const RANK: Record<State, number> = { ok: 0, care: 1, stop: 2 };
+
+/** The worst of a list, for a one-line summary. */
+export function worst(findings: Finding[]): State {
+  return findings.reduce<State>((w, f) => (RANK[f.state] > RANK[w] ? f.state : w), "ok");
+}

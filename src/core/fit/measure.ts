@@ -1,0 +1,76 @@
+import { type Length, nm } from "@/core/length/length";
+import { probe, reach } from "@/core/shape/assembly";
+import { type Shape, lengthOf } from "@/core/shape/shape";
+import { toCount } from "@/core/shape/formula";
+
+/** What the fit rules need of a body, read from its geometry: the handbook's Li Wi Lo Wo H rw rd. Lengths in nm. */
+export interface BodyMeasures {
+  insideLength: Length;
+  insideWidth: Length;
+  outsideLength: Length;
+  outsideWidth: Length;
+  depth: Length;
+  restToRest: Length;
+  restDepth: Length;
+}
+
+/** What the fit rules need of a frame: Lt Lf Hf e p. Lengths in nm. */
+export interface FrameMeasures {
+  topBarLength: Length;
+  frameLength: Length;
+  frameHeight: Length;
+  earThickness: Length;
+  pitch: Length;
+  combThickness: Length;
+}
+
+/** Reads a body off its geometry with straight lines through the wood, as a rule laid in the box would. */
+export function measureBody(shape: Shape): BodyMeasures {
+  const [x0, x1] = reach(shape, "x", "side", "end");
+  const [y0, y1] = reach(shape, "y", "side", "end");
+  const [z0, z1] = reach(shape, "z", "side", "end");
+  const middle = { x: Math.round((x0 + x1) / 2) + 1, y: Math.round((y0 + y1) / 2) + 1 };
+  const low = z0 + Math.round((z1 - z0) / 5);
+  const lengthwise = gapAround(probe(shape, "x", { ...middle, z: low }), middle.x);
+  const crosswise = gapAround(probe(shape, "y", { ...middle, z: low }), middle.y);
+  const atTop = gapAround(probe(shape, "x", { ...middle, z: z1 - 1 }), middle.x);
+  const overRest = probe(shape, "z", { x: lengthwise.from - 1, y: middle.y, z: 0 });
+  return {
+    insideLength: nm(lengthwise.to - lengthwise.from),
+    insideWidth: nm(crosswise.to - crosswise.from),
+    outsideLength: nm(x1 - x0),
+    outsideWidth: nm(y1 - y0),
+    depth: nm(z1 - z0),
+    restToRest: nm(atTop.to - atTop.from),
+    restDepth: nm(z1 - (overRest.at(-1)?.to ?? z1)),
+  };
+}
+
+function gapAround(wood: { from: number; to: number }[], at: number): { from: number; to: number } {
+  const before = wood.filter((w) => w.to <= at).at(-1);
+  const after = wood.find((w) => w.from >= at);
+  if (!before || !after) throw new RangeError("no wall on both sides to measure between");
+  return { from: before.to, to: after.from };
+}
+
+/** Reads a frame off its geometry. */
+export function measureFrame(shape: Shape): FrameMeasures {
+  const [x0, x1] = reach(shape, "x", "top-bar");
+  const [e0, e1] = reach(shape, "x", "end-bar");
+  const [z0, z1] = reach(shape, "z");
+  const [y0, y1] = reach(shape, "y");
+  const ear = probe(shape, "z", { x: x0 + 1, y: Math.round((y0 + y1) / 2) + 1, z: 0 }).at(-1);
+  return {
+    topBarLength: nm(x1 - x0),
+    frameLength: nm(e1 - e0),
+    frameHeight: nm(z1 - z0),
+    earThickness: nm(ear ? ear.to - ear.from : 0),
+    pitch: lengthOf(shape, "pitch"),
+    combThickness: lengthOf(shape, "combThickness"),
+  };
+}
+
+/** Frames a body is meant to hold. */
+export function frameCount(body: Shape): number {
+  return toCount(body.scope.working("frames").value, "frames");
+}

@@ -1,0 +1,43 @@
+import { lengthText, toMm } from "@/core/length/format";
+import type { Units } from "@/core/length/length";
+import { featureText } from "@/core/shape/features";
+import type { Part } from "@/core/shape/shape";
+import { workingText } from "@/core/shape/write";
+import type { WorkedJob, WorkedLine } from "./worked";
+
+/** One kind of piece of one line, for the whole job. */
+export interface CutPart {
+  id: string;
+  part: Part;
+  line: WorkedLine;
+  quantity: number;
+}
+
+/** Every part of a job, by line; identical parts of different lines stay separate. */
+export function cutList(worked: WorkedJob): CutPart[] {
+  return worked.lines.flatMap((line) => line.shape.parts.map((part) => ({ id: `${line.at}/${part.id}`, part, line, quantity: part.places.length * line.line.quantity })));
+}
+
+/** The cut list as the contract's document; lengths in mm to 0.001 and as text in the job's units. */
+export function cutListDocument(worked: WorkedJob) {
+  const { units } = worked.job;
+  const text = (p: Part, u: Units) => ({ length: lengthText(p.size.l, u), width: lengthText(p.size.w, u), thickness: lengthText(p.size.t, u) });
+  return {
+    parts: cutList(worked).map(({ id, part, line, quantity }) => ({
+      id,
+      name: part.name,
+      item: line.line.item,
+      line: line.at,
+      material: "wood",
+      quantity,
+      lengthMm: toMm(part.size.l),
+      widthMm: toMm(part.size.w),
+      thicknessMm: toMm(part.size.t),
+      text: text(part, units),
+      features: part.features.map((f) => ({ kind: f.kind, name: f.name, text: featureText(f, units), face: f.face, ...Object.fromEntries(Object.entries(f.measures).map(([k, v]) => [`${camel(k)}Mm`, toMm(v)])) })),
+      working: { length: workingText(part.working.length, units), width: workingText(part.working.width, units), thickness: workingText(part.working.thickness, units) },
+    })),
+  };
+}
+
+const camel = (words: string) => words.replace(/ (\w)/g, (_, c: string) => c.toUpperCase());

@@ -1,0 +1,235 @@
+import { distance } from "fastest-levenshtein";
+import { z } from "zod";
+import { exactText } from "@/core/length/format";
+import { type Length, type Units } from "@/core/length/length";
+import { LengthError, parseLength } from "@/core/length/parse";
+import { RECIPES, findRecipe } from "@/core/recipes";
+import type { Parameter, Recipe } from "@/core/recipes/recipe";
+import { STANDARDS, findStandard } from "@/core/standards";
+import { FormulaError } from "@/core/shape/formula";
+import { type Options, ShapeError, shapeItem } from "@/core/shape/shape";
+import { type Job, type JobLine, LIMITS, type StockEntry, USUAL_WORKSHOP } from "./job";
+
+/** One thing wrong with a file: which field, what was read and what would be right. */
+export interface Problem {
+  path: string;
+  message: string;
+}
+
+/** A file that is not a job, with every problem found (the first few are in the message). */
+export class JobFileError extends Error {
+  override name = "JobFileError";
+  constructor(readonly problems: Problem[]) {
+    const shown = problems.slice(0, 6).map((p) => (p.path ? `${p.path}: ${p.message}` : p.message));
+    super(shown.join("\n") + (problems.length > 6 ? `\nand ${problems.length - 6} more` : ""));
+  }
+}
+
+const one = (message: string, path = "") => new JobFileError([{ path, message }]);
+
+/**
+ * Reads a job file. @throws JobFileError naming each field, what was read and what would be right.
+ */
+export function readJobFile(text: string): Job {
+  if (text.length > LIMITS.bytes) throw one(`read ${(text.length / 1e6).toFixed(1)} MB; a job file is at most ${LIMITS.bytes / 1024 / 1024} MB`);
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text, (key, value: unknown) => {
+      if (key === "__proto__" || key === "constructor" || key === "prototype") throw one(`read the key "${key}", which a job file does not have`);
+      return value;
+    });
+  } catch (e) {
+    if (e instanceof JobFileError) throw e;
+    throw one(`not JSON: ${(e as Error).message}`);
+  }
+  return readJob(raw);
+}
+
+/** Checks a parsed job file and makes the job of it. @throws JobFileError */
+export function readJob(raw: unknown): Job {
+  const units = raw && typeof raw === "object" && !Array.isArray(raw) ? (raw as { units?: unknown }).units : undefined;
+  if (raw && typeof raw === "object" && !Array.isArray(raw) && units !== "in" && units !== "mm") throw one(`read ${show(units)}, wanted "in" or "mm"`, "units");
+  const result = jobFileSchema(units as Units).safeParse(raw, { reportInput: true });
+  if (!result.success) throw new JobFileError(result.error.issues.map((i) => ({ path: pathText(i.path), message: explain(i) })));
+  const { format: _format, version: _version, ...job } = result.data;
+  return job;
+}
+
+/** The job as a file that reads back the same. */
+export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
+  const length = (l: Length) => exactText(l, job.units);
+  const clock = (m: number) => `${String(Math.floor(m / 60)).padStart(2, "0")}:${String(m % 60).padStart(2, "0")}`;
+  const { kerf, endTrim, edgeTrim, sheetTrim, minHold, keepOffcut, hours, ...rest } = job.workshop;
+  return {
+    format: "rundik-job",
+    version: 1,
+    name: job.name,
+    units: job.units,
+    ...(job.start ? { start: job.start } : {}),
+    ...(job.due ? { due: job.due } : {}),
+    lines: job.lines.map((l) => ({ ...l, options: Object.fromEntries(Object.entries(l.options).map(([k, v]) => [k, typeof v === "number" ? length(v) : v])) })),
+    stock: job.stock.map((s) => (s.form === "board" ? { ...s, thickness: length(s.thickness), width: length(s.width), length: length(s.length) } : s)),
+    workshop: {
+      kerf: length(kerf), endTrim: length(endTrim), edgeTrim: length(edgeTrim), sheetTrim: length(sheetTrim), minHold: length(minHold), keepOffcut: length(keepOffcut),
+      ...rest,
+      hours: hours.map(([a, b]): [string, string] => [clock(a), clock(b)]),
+    },
+  };
+}
+
+/** The job file's schema for one of the two unit systems; its input side is what `docs/schema` publishes. */
+export function jobFileSchema(units: Units) {
+  const length = z.union([z.number(), z.string()], { error: (i) => `read ${show(i.input)}, wanted a length` }).transform((v, ctx): Length => {
+    try {
+      return parseLength(v, units);
+    } catch (e) {
+      if (!(e instanceof LengthError)) throw e;
+      ctx.addIssue({ code: "custom", message: e.message, input: v });
+      return z.NEVER;
+    }
+  });
+  const positive = length.refine((l) => l > 0, { error: "must be more than nothing" });
+  const date = z.iso.date({ error: (i) => `read ${show(i.input)}, wanted a date like "2027-03-12"` });
+  const money = z.number().min(0).max(1e7);
+  const minute = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: (i) => `read ${show(i.input)}, wanted a time like "08:00"` }).transform((s) => Number(s.slice(0, 2)) * 60 + Number(s.slice(3)));
+  const name = (max: number) => z.string().trim().min(1).max(max);
+
+  const line = strict({
+    item: known("item", RECIPES.map((r) => r.id)),
+    standard: known("standard", STANDARDS.map((s) => s.id)),
+    size: z.string().optional(),
+    quantity: z.number().int().min(1).max(LIMITS.quantity),
+    options: z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])).default({}),
+  }).transform((l, ctx): JobLine => {
+    const recipe = findRecipe(l.item)!;
+    const standard = findStandard(l.standard)!;
+    const size = l.size ?? standard.defaultSize;
+    const fail = (path: string[], message: string) => {
+      ctx.addIssue({ code: "custom", path, message, input: l });
+      return z.NEVER;
+    };
+    if (!Object.hasOwn(standard.sizes, size)) return fail(["size"], `read ${show(size)}; ${standard.short} has ${Object.keys(standard.sizes).join(", ")}`);
+    const options: Options = {};
+    for (const [key, value] of Object.entries(l.options)) {
+      const read = readOption(recipe, key, value, units);
+      if ("problem" in read) fail(["options", key], read.problem);
+      else options[key] = read.value;
+    }
+    try {
+      shapeItem(recipe, standard, size, options, units);
+    } catch (e) {
+      if (!(e instanceof ShapeError || e instanceof FormulaError)) throw e;
+      return fail(e instanceof ShapeError && Object.hasOwn(l.options, e.field) ? ["options", e.field] : [], e.message);
+    }
+    return { item: l.item, standard: l.standard, size, quantity: l.quantity, options };
+  });
+
+  const source = z.enum(["yard", "buy"]).default("buy");
+  const available = z.number().int().min(0).nullable().default(null);
+  const stock = z.discriminatedUnion("form", [
+    strict({ form: z.literal("board"), material: name(60), thickness: positive, width: positive, length: positive, price: money.optional(), available, source }),
+    strict({ form: z.literal("pack"), material: name(60), pack: z.number().positive(), price: money.optional(), available, source }),
+  ]).transform((s): StockEntry => ({ ...s, price: s.source === "yard" ? 0 : (s.price ?? 1) }));
+
+  const usual = USUAL_WORKSHOP;
+  const workshop = strict({
+    kerf: length.optional(), endTrim: length.optional(), edgeTrim: length.optional(), sheetTrim: length.optional(), minHold: length.optional(), keepOffcut: length.optional(),
+    people: z.number().int().min(1).max(50).optional(),
+    days: z.array(z.number().int().min(1).max(7)).min(1).max(7).optional(),
+    hours: z.array(z.tuple([minute, minute])).min(1).max(6).optional(),
+    rate: money.optional(),
+    glue: z.number().min(0).max(2000).optional(),
+  }).transform((w, ctx) => {
+    const hours = w.hours ?? usual.hours;
+    hours.forEach(([a, b], i) => {
+      if (a >= b || (i > 0 && hours[i - 1]![1] > a)) ctx.addIssue({ code: "custom", path: ["hours", i], message: "hours run forward and do not overlap", input: w.hours });
+    });
+    return { ...usual, ...Object.fromEntries(Object.entries(w).filter(([, v]) => v !== undefined)) } as typeof usual;
+  });
+
+  return strict({
+    format: z.literal("rundik-job"),
+    version: z.literal(1),
+    name: name(LIMITS.name),
+    units: z.enum(["in", "mm"]),
+    start: date.optional(),
+    due: date.optional(),
+    lines: z.array(line).max(LIMITS.lines),
+    stock: z.array(stock).max(LIMITS.stock).default([]),
+    workshop: workshop.default(usual),
+  }).refine((j) => !j.start || !j.due || j.due >= j.start, { path: ["due"], error: (i) => `read ${show((i.input as { due?: string }).due)}, which is before the start` });
+}
+
+/** Reads one option against its recipe. */
+export function readOption(recipe: Recipe, key: string, value: string | number | boolean, units: Units): { value: Options[string] } | { problem: string } {
+  const parameter = recipe.parameters.find((p) => p.name === key);
+  if (!parameter) return { problem: `${recipe.id} has no option "${key}"${nearest(key, recipe.parameters.map((p) => p.name))}` };
+  const wanted = OPTION_KINDS[parameter.kind](parameter, value, units);
+  return wanted;
+}
+
+const OPTION_KINDS: Record<Parameter["kind"], (p: Parameter, value: string | number | boolean, units: Units) => { value: Options[string] } | { problem: string }> = {
+  length: (_p, value, units) => {
+    try {
+      return { value: parseLength(value, units) };
+    } catch (e) {
+      if (!(e instanceof LengthError)) throw e;
+      return { problem: e.message };
+    }
+  },
+  choice: (p, value) => {
+    const ids = p.kind === "choice" ? p.choices.map((c) => c.id) : [];
+    return typeof value === "string" && ids.includes(value) ? { value } : { problem: `read ${show(value)}; known are ${ids.join(", ")}${nearest(String(value), ids)}` };
+  },
+  flag: (_p, value) => (typeof value === "boolean" ? { value } : { problem: `read ${show(value)}, wanted true or false` }),
+};
+
+function strict<T extends z.ZodRawShape>(shape: T) {
+  return z.strictObject(shape, {
+    error: (issue) => {
+      if (issue.code !== "unrecognized_keys") return undefined;
+      const [key] = (issue as unknown as { keys: string[] }).keys;
+      return `"${key}" is not known here${nearest(key!, Object.keys(shape))}`;
+    },
+  });
+}
+
+function known(what: string, ids: string[]) {
+  return z.string().refine((id) => ids.includes(id), { error: (i) => `read ${show(i.input)}, which is no ${what}${nearest(String(i.input), ids)}` });
+}
+
+/** `; did you mean "frame"?`, the nearest known word. */
+function nearest(read: string, known: string[]): string {
+  const best = known.map((k) => ({ k, d: distance(read.slice(0, 60).toLowerCase(), k.toLowerCase()) })).sort((a, b) => a.d - b.d)[0];
+  return best ? `; the nearest is "${best.k}"` : "";
+}
+
+/** `lines[0].options.thickness` */
+function pathText(path: PropertyKey[]): string {
+  return path.reduce<string>((text, key) => (typeof key === "number" ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)), "");
+}
+
+function explain(issue: z.core.$ZodIssue): string {
+  const read = `read ${show(issue.input)}`;
+  switch (issue.code) {
+    case "invalid_type":
+      return issue.input === undefined ? `missing; wanted ${KINDS[issue.expected] ?? issue.expected}` : `${read}, wanted ${KINDS[issue.expected] ?? issue.expected}`;
+    case "too_small":
+      return `${issue.origin === "array" || issue.origin === "string" ? "too short" : read}: at least ${issue.minimum}`;
+    case "too_big":
+      return issue.origin === "array" ? `${(issue.input as unknown[]).length} entries, at most ${issue.maximum}` : issue.origin === "string" ? `${(issue.input as string).length} letters, at most ${issue.maximum}` : `${read}: at most ${issue.maximum}`;
+    case "invalid_value":
+      return `${read}, wanted ${issue.values.map((v) => JSON.stringify(v)).join(" or ")}`;
+    case "invalid_union":
+      return "note" in issue && issue.note === "No matching discriminator" ? `${read}, wanted "board" or "pack"` : issue.message;
+    default:
+      return issue.message;
+  }
+}
+const KINDS: Record<string, string> = { array: "a list", object: "an object", string: "text", number: "a number", int: "a whole number", record: "an object", boolean: "true or false" };
+
+function show(value: unknown): string {
+  if (value === undefined) return "nothing";
+  const text = JSON.stringify(value);
+  return text.length > 60 ? `${text.slice(0, 57)}…` : text;
+}

@@ -1,0 +1,80 @@
+import type { Length, Units } from "@/core/length/length";
+import { inch } from "@/core/length/length";
+import type { Options } from "@/core/shape/shape";
+
+/** What someone wants made. Lengths in nm whatever the units it is shown in; dates are local, `YYYY-MM-DD`. */
+export interface Job {
+  name: string;
+  units: Units;
+  start?: string;
+  due?: string;
+  lines: JobLine[];
+  stock: StockEntry[];
+  workshop: Workshop;
+}
+
+export interface JobLine {
+  item: string;
+  standard: string;
+  size: string;
+  quantity: number;
+  options: Options;
+}
+
+/** Material on hand or for sale. `available` null is unlimited; `yard` costs nothing and is used first. */
+export type StockEntry = BoardStock | PackStock;
+export interface BoardStock {
+  form: "board";
+  material: string;
+  thickness: Length;
+  width: Length;
+  length: Length;
+  price: number;
+  available: number | null;
+  source: "yard" | "buy";
+}
+/** Fasteners, glue, foundation: `pack` is how many (or grams of glue) one pack holds. */
+export interface PackStock {
+  form: "pack";
+  material: string;
+  pack: number;
+  price: number;
+  available: number | null;
+  source: "yard" | "buy";
+}
+
+/** How the shop works: what the saw takes, who is there when, what glue it takes. Minutes of a day from midnight. */
+export interface Workshop {
+  kerf: Length;
+  endTrim: Length;
+  edgeTrim: Length;
+  sheetTrim: Length;
+  minHold: Length;
+  keepOffcut: Length;
+  people: number;
+  /** Days worked, 1 Monday to 7 Sunday. */
+  days: number[];
+  hours: [number, number][];
+  rate: number;
+  /** Grams of glue for a square metre of joint; 150–200 is usual (from memory). */
+  glue: number;
+}
+
+export const USUAL_WORKSHOP: Workshop = {
+  kerf: inch(0, 1, 8),
+  endTrim: inch(0, 1, 4),
+  edgeTrim: inch(0),
+  sheetTrim: inch(0),
+  minHold: inch(9),
+  keepOffcut: inch(12),
+  people: 1,
+  days: [1, 2, 3, 4, 5],
+  hours: [[8 * 60, 12 * 60], [12 * 60 + 30, 16 * 60 + 30]],
+  rate: 0,
+  glue: 175,
+};
+
+export const LIMITS = { bytes: 4 * 1024 * 1024, lines: 1000, stock: 500, quantity: 100_000, name: 120 };
+
+/** A job with nothing asked yet. */
+export const emptyJob = (name: string, units: Units): Job => ({ name, units, lines: [], stock: [], workshop: USUAL_WORKSHOP });

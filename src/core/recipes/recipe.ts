@@ -1,0 +1,106 @@
+import { z } from "zod";
+import { markSchema } from "@/core/standards/standard";
+
+/**
+ * How an item is made, as data. Every dimension is a formula over named parameters, standard values and derived
+ * values; `core/shape` works them out. A new item is one new file in a family folder.
+ */
+const name = z.string().regex(/^[a-z][a-zA-Z0-9]{0,39}$/, "a name is letters and digits, the first a small letter");
+const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, "an id is small letters, digits and dashes");
+const formula = z.union([z.string(), z.strictObject({ by: name, is: z.record(z.string(), z.string()) })]);
+
+const parameterBase = { name, label: z.string(), group: z.string(), hint: z.string().optional(), mark: markSchema.optional(), when: formula.optional() };
+export const parameterSchema = z.discriminatedUnion("kind", [
+  /** A length. Without a default the standard's value of the same name is used. */
+  z.strictObject({ ...parameterBase, kind: z.literal("length"), default: formula.optional(), min: formula.optional(), max: formula.optional() }),
+  z.strictObject({ ...parameterBase, kind: z.literal("choice"), default: z.string(), choices: z.array(z.strictObject({ id: z.string(), label: z.string(), note: z.string().optional() })).min(1) }),
+  z.strictObject({ ...parameterBase, kind: z.literal("flag"), default: z.boolean() }),
+]);
+export type Parameter = z.infer<typeof parameterSchema>;
+
+const valueSchema = z.strictObject({ name, label: z.string(), formula, mark: markSchema.optional(), why: z.string().optional() });
+
+/**
+ * Where a part sits: its own axes on the item's. A part is seen from its reference face: `l` runs right along the
+ * grain, `w` runs down from the reference edge, `t` runs into the wood. The item's x runs along the frames, y across,
+ * z up. `at` is where the part's corner (0,0,0) lies.
+ */
+const direction = z.enum(["+x", "-x", "+y", "-y", "+z", "-z"]);
+export const placeSchema = z.strictObject({ at: z.tuple([formula, formula, formula]), l: direction, w: direction, t: direction });
+
+const edge = z.enum(["top", "bottom", "left", "right"]);
+const face = z.enum(["reference", "far"]);
+const span = z.tuple([formula, formula]);
+const featureBase = { name: z.string(), when: formula.optional() };
+export const featureSchema = z.discriminatedUnion("kind", [
+  /** A step along an edge: `across` the face from the edge, `deep` into the face, all along the edge or from–to. */
+  z.strictObject({ ...featureBase, kind: z.literal("rabbet"), edge, face, across: formula, deep: formula, from: formula.optional(), to: formula.optional() }),
+  /** A slot in a face, `along` the grain or across it, its near side at `at`. */
+  z.strictObject({ ...featureBase, kind: z.literal("groove"), run: z.enum(["along", "across"]), face, at: formula, width: formula, deep: formula }),
+  /** Box fingers on one end: rows from the top, the first of its own height; `keep` says which rows stay. */
+  z.strictObject({ ...featureBase, kind: z.literal("fingers"), end: z.enum(["left", "right"]), rows: formula, row: formula, first: formula, long: formula, keep: z.enum(["odd", "even"]), key: formula }),
+  /** A rectangular bite, through the thickness unless `t` says otherwise. */
+  z.strictObject({ ...featureBase, kind: z.literal("notch"), l: span, w: span, t: span.optional() }),
+  z.strictObject({ ...featureBase, kind: z.literal("hole"), l: formula, w: formula, diameter: formula }),
+  /** A hand grip in the reference face with a sloped roof: middle at `l`, upper edge at `w`. */
+  z.strictObject({ ...featureBase, kind: z.literal("handhold"), l: formula, w: formula, long: formula, high: formula, deep: formula, slope: formula }),
+]);
+export type FeatureRecipe = z.infer<typeof featureSchema>;
+
+const partSchema = z.strictObject({
+  id,
+  name: z.string(),
+  role: z.string(),
+  length: formula,
+  width: formula,
+  thickness: formula,
+  why: z.strictObject({ length: z.string().optional(), width: z.string().optional() }).optional(),
+  when: formula.optional(),
+  outside: z.string().optional(),
+  features: z.array(featureSchema),
+  places: z.array(placeSchema).min(1),
+});
+export type PartRecipe = z.infer<typeof partSchema>;
+
+/** Bought things an item takes: fasteners, foundation, glue by joint area. */
+const hardwareSchema = z.strictObject({ id, name: z.string(), count: formula, unit: z.enum(["each", "m2"]), spare: z.number().min(0).max(1), for: z.string(), when: formula.optional(), mark: markSchema });
+
+const operationSchema = z.strictObject({
+  id,
+  name: z.string(),
+  station: z.string(),
+  /** A part id: the piece count is the part's. Otherwise once an item. */
+  of: z.string().optional(),
+  /** Minutes to set up, and for each piece, before there is evidence from the shop. */
+  setup: z.number(),
+  each: z.number(),
+  /** Minutes that must pass before the next operation (glue, paint). */
+  wait: z.number().optional(),
+  /** Largest lot, when clamps or jigs limit it. */
+  lot: z.number().optional(),
+  settings: z.array(z.strictObject({ label: z.string(), value: formula })).optional(),
+  hazard: z.string().optional(),
+  check: z.string().optional(),
+  when: formula.optional(),
+  mark: markSchema,
+});
+export type OperationRecipe = z.infer<typeof operationSchema>;
+
+export const recipeSchema = z.strictObject({
+  id,
+  name: z.string(),
+  family: z.string(),
+  /** What the fit rules know it as. */
+  kind: z.enum(["body", "frame", "other"]),
+  about: z.string(),
+  parameters: z.array(parameterSchema).max(200),
+  values: z.array(valueSchema).max(400),
+  parts: z.array(partSchema).max(200),
+  hardware: z.array(hardwareSchema).max(100),
+  operations: z.array(operationSchema).max(100),
+  steps: z.array(z.strictObject({ text: z.string(), when: formula.optional() })),
+  mistakes: z.array(z.string()),
+  /** What must hold for the item to be worth making: a failed one is a finding. */
+  demands: z.array(z.strictObject({ rule: id, label: z.string(), value: formula, least: formula, when: formula.optional(), below: z.enum(["care", "stop"]), advice: z.string(), mark: markSchema })),
+});
+export type Recipe = z.infer<typeof recipeSchema>;

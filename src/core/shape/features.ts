@@ -1,0 +1,109 @@
+import type { FeatureRecipe } from "@/core/recipes/recipe";
+import { type Length, type Units, nm } from "@/core/length/length";
+import { lengthText } from "@/core/length/format";
+import { toCount, toLength, toNumber } from "./formula";
+import type { Scope } from "./scope";
+import type { Axis, Bite, Range } from "./solid";
+
+/** A cut into a part: what it takes away, and how a person says it. */
+export interface Feature {
+  kind: FeatureRecipe["kind"];
+  name: string;
+  bites: Bite[];
+  /** The measures that say it, in order: `width`, `depth` … */
+  measures: Record<string, Length>;
+  face: "reference" | "far" | "through";
+  machine: "dado" | "saw" | "drill";
+  /** Where along the part it lies, when not all along an edge. */
+  where?: string;
+}
+
+type Size = Record<Axis, number>;
+const past = 1; // a nanometre past the face, so that nothing of zero thickness is left
+
+/** Works out a recipe's feature on a blank. One function a kind; each says which wood goes. */
+export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): Feature {
+  const length = (f: Parameters<Scope["evaluate"]>[0]) => toLength(scope.evaluate(f).value, recipe.name);
+  switch (recipe.kind) {
+    case "rabbet": {
+      const [across, deep] = [length(recipe.across), length(recipe.deep)];
+      const onEnds = recipe.edge === "left" || recipe.edge === "right";
+      const full = onEnds ? size.w : size.l;
+      const from = recipe.from === undefined ? 0 : length(recipe.from);
+      const to = recipe.to === undefined ? full : length(recipe.to);
+      const edge: Range = recipe.edge === "top" || recipe.edge === "left" ? [0, across] : [(onEnds ? size.l : size.w) - across, onEnds ? size.l : size.w];
+      const run: Range = [from, to];
+      const t = intoFace(recipe.face, deep, size);
+      return {
+        kind: "rabbet", name: recipe.name, face: recipe.face, machine: "dado",
+        bites: [{ box: onEnds ? { l: edge, w: run, t } : { l: run, w: edge, t } }],
+        measures: recipe.edge === "top" ? { wide: deep, deep: across } : { wide: across, deep },
+        where: `${EDGE[recipe.edge]}${from > 0 ? ", stopped" : ""}`,
+      };
+    }
+    case "groove": {
+      const [at, width, deep] = [length(recipe.at), length(recipe.width), length(recipe.deep)];
+      const lane: Range = [at, at + width];
+      const t = intoFace(recipe.face, deep, size);
+      return {
+        kind: "groove", name: recipe.name, face: recipe.face, machine: "dado", measures: { wide: width, deep },
+        bites: [{ box: recipe.run === "along" ? { l: [0, size.l], w: lane, t } : { l: lane, w: [0, size.w], t } }],
+      };
+    }
+    case "fingers": {
+      const rows = toCount(scope.evaluate(recipe.rows).value, "finger rows");
+      const [row, first, long, key] = [length(recipe.row), length(recipe.first), length(recipe.long), length(recipe.key)];
+      const line = (i: number) => (i <= 0 ? 0 : i >= rows ? size.w : first + (i - 1) * row + key);
+      const l: Range = recipe.end === "left" ? [0, long] : [size.l - long, size.l];
+      const bites: Bite[] = [];
+      for (let i = recipe.keep === "odd" ? 1 : 0; i < rows; i += 2) bites.push({ box: { l, w: [line(i), line(i + 1)], t: [0, size.t] } });
+      return { kind: "fingers", name: recipe.name, face: "through", machine: "dado", bites, measures: { "top row": nm(first + key), row }, where: `${recipe.end} end, ${rows} rows, keeps ${recipe.keep}` };
+    }
+    case "notch": {
+      const range = (r: [Parameters<typeof length>[0], Parameters<typeof length>[0]]): Range => [length(r[0]), length(r[1])];
+      const box = { l: range(recipe.l), w: range(recipe.w), t: recipe.t ? range(recipe.t) : ([0, size.t] as Range) };
+      const measures: Record<string, Length> = recipe.t ? { long: nm(box.l[1] - box.l[0]), deep: nm(box.t[1] - box.t[0]) } : { long: nm(box.l[1] - box.l[0]), wide: nm(box.w[1] - box.w[0]) };
+      return { kind: "notch", name: recipe.name, face: recipe.t ? "far" : "through", machine: "dado", bites: [{ box }], measures };
+    }
+    case "hole": {
+      const [l, w, diameter] = [length(recipe.l), length(recipe.w), length(recipe.diameter)];
+      const polygon = Array.from({ length: 24 }, (_, i): [number, number] => [Math.round(l + (diameter / 2) * Math.cos((i * Math.PI) / 12)), Math.round(w + (diameter / 2) * Math.sin((i * Math.PI) / 12))]);
+      return { kind: "hole", name: recipe.name, face: "through", machine: "drill", measures: { diameter }, bites: [{ prism: { axis: "t", range: [-past, size.t + past], polygon } }] };
+    }
+    case "handhold": {
+      const [l, w, long, high, deep] = [length(recipe.l), length(recipe.w), length(recipe.long), length(recipe.high), length(recipe.deep)];
+      const rise = Math.round(deep * Math.tan((toNumber(scope.evaluate(recipe.slope).value, "slope") * Math.PI) / 180));
+      // In the plane w, t: the roof falls toward the outside face so that rain runs out.
+      return {
+        kind: "handhold", name: recipe.name, face: "reference", machine: "dado", measures: { long, high, deep }, where: "outside",
+        bites: [{ prism: { axis: "l", range: [Math.round(l - long / 2), Math.round(l + long / 2)], polygon: [[w, 0], [w + high, 0], [w + high, deep], [w - rise, deep]] } }],
+      };
+    }
+  }
+}
+
+function intoFace(face: "reference" | "far", deep: number, size: Size): Range {
+  return face === "reference" ? [0, deep] : [size.t - deep, size.t];
+}
+
+const EDGE = { top: "top inner edge", bottom: "lower edge", left: "left end", right: "right end" };
+
+/** `rest 3/8 × 5/8, top inner edge`: a feature as a cutting list says it. */
+export function featureText(f: Feature, units: Units): string {
+  const sizes = Object.entries(f.measures).map(([k, v]) => (k === "top row" || k === "row" || k === "diameter" ? `${k} ${lengthText(v, units)}` : lengthText(v, units)));
+  return `${f.name} ${sizes.join(" × ")}${f.where ? `, ${f.where}` : ""}`;
+}
+
+/** Features said once where two are alike: `corner rabbet 3/4 × 3/8, both ends`. */
+export function featureSummary(features: Feature[], units: Units): string[] {
+  const groups = new Map<string, Feature[]>();
+  for (const f of features) {
+    const key = `${f.name} ${Object.values(f.measures).join(" ")}`;
+    groups.set(key, [...(groups.get(key) ?? []), f]);
+  }
+  return [...groups.values()].map((g) => {
+    if (g.length === 1) return featureText(g[0]!, units);
+    const where = g.length === 2 ? "both ends" : `${g.length} places`;
+    return featureText({ ...g[0]!, where }, units);
+  });
+}

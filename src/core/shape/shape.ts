@@ -1,0 +1,141 @@
+import { type Length, type Units, nm } from "@/core/length/length";
+import { lengthWithUnit } from "@/core/length/format";
+import { parseLength } from "@/core/length/parse";
+import type { PartRecipe, Recipe } from "@/core/recipes/recipe";
+import { STANDARD_NAMES, type Standard } from "@/core/standards/standard";
+import { type Feature, shapeFeature } from "./features";
+import { type Formula, FormulaError, amount, lengthValue, toFlag, toLength } from "./formula";
+import { Scope, type Working } from "./scope";
+import type { Axis } from "./solid";
+
+/** What a maker chose for a parameter, lengths already read. */
+export type OptionValue = Length | string | boolean;
+export type Options = Record<string, OptionValue>;
+
+export type Direction = "+x" | "-x" | "+y" | "-y" | "+z" | "-z";
+
+/** A part in its place: its corner (0,0,0) in the item, and which way its own axes run. */
+export interface Place {
+  at: { x: number; y: number; z: number };
+  dir: Record<Axis, Direction>;
+}
+
+/** A kind of piece in an item: blank, features, places. Sizes in nm; the count in one item is the number of places. */
+export interface Part {
+  id: string;
+  name: string;
+  role: string;
+  size: { l: Length; w: Length; t: Length };
+  features: Feature[];
+  places: Place[];
+  outside?: string;
+  working: { length: Working; width: Working; thickness: Working };
+}
+
+/** An item worked out. */
+export interface Shape {
+  recipe: Recipe;
+  standard: Standard;
+  size: string;
+  title: string;
+  parts: Part[];
+  scope: Scope;
+}
+
+/** Names the option or part that cannot be made, what was read and what would be right. */
+export class ShapeError extends Error {
+  override name = "ShapeError";
+  constructor(
+    readonly field: string,
+    message: string,
+  ) {
+    super(message);
+  }
+}
+
+/**
+ * Works out an item: recipe + standard + size + options → parts with features, places and workings.
+ * Pure; lengths in nm; each dimension an exact rational rounded once.
+ * @throws ShapeError naming the option or part, FormulaError from a recipe that does not hold together.
+ */
+export function shapeItem(recipe: Recipe, standard: Standard, sizeId: string, options: Options, units: Units = standard.units): Shape {
+  const size = standard.sizes[sizeId];
+  if (!size) throw new ShapeError("size", `read "${sizeId}"; ${standard.short} has ${Object.keys(standard.sizes).join(", ")}`);
+  const scope = scopeFor(recipe, standard, sizeId, options);
+  checkRanges(recipe, options, scope, units);
+  const wanted = recipe.parts.filter((p) => holds(p.when, scope));
+  return { recipe, standard, size: sizeId, title: `${recipe.name}, ${size.name}`, scope, parts: wanted.map((p) => shapePart(p, scope, units)) };
+}
+
+/** True when a condition is absent or holds. */
+export function holds(when: Formula | undefined, scope: Scope): boolean {
+  return when === undefined || toFlag(scope.evaluate(when).value, "condition");
+}
+
+/** A named value of a shape as a length. */
+export function lengthOf(shape: Shape, name: string): Length {
+  return toLength(shape.scope.working(name).value, name);
+}
+
+function scopeFor(recipe: Recipe, standard: Standard, sizeId: string, options: Options): Scope {
+  const scope = new Scope();
+  for (const [name, v] of Object.entries({ ...standard.values, ...standard.sizes[sizeId]!.values })) {
+    const given = typeof v.value === "number" ? amount(v.value) : lengthValue(parseLength(v.value, standard.units));
+    scope.define(name, { label: STANDARD_NAMES[name] ?? name, source: "standard", mark: v.mark, why: v.note, given });
+  }
+  for (const v of recipe.values) scope.define(v.name, { label: v.label, source: "worked out", mark: v.mark, why: v.why, formula: v.formula });
+  for (const p of recipe.parameters) {
+    const label = p.label.toLowerCase();
+    const asked = options[p.name];
+    if (asked !== undefined) {
+      const given = typeof asked === "number" ? lengthValue(asked) : typeof asked === "string" ? { kind: "word" as const, of: asked } : { kind: "flag" as const, of: asked };
+      scope.define(p.name, { label, source: "asked", given });
+    } else if (p.kind === "choice") scope.define(p.name, { label, source: "usual", given: { kind: "word", of: p.default } });
+    else if (p.kind === "flag") scope.define(p.name, { label, source: "usual", given: { kind: "flag", of: p.default } });
+    else if (p.default !== undefined) scope.define(p.name, { label, source: "usual", mark: p.mark, why: p.hint, formula: p.default });
+    else if (!scope.has(p.name)) throw new FormulaError(`${recipe.id}: ${p.name} has no default and ${standard.short} does not give it`);
+  }
+  return scope;
+}
+
+function checkRanges(recipe: Recipe, options: Options, scope: Scope, units: Units): void {
+  for (const p of recipe.parameters) {
+    const asked = options[p.name];
+    if (asked === undefined || p.kind !== "length") continue;
+    const say = (l: Length) => lengthWithUnit(l, units);
+    const bound = (f: Formula) => toLength(scope.evaluate(f).value, p.name);
+    if (p.min !== undefined && (asked as Length) < bound(p.min)) throw new ShapeError(p.name, `${p.label}: read ${say(asked as Length)}, at least ${say(bound(p.min))}`);
+    if (p.max !== undefined && (asked as Length) > bound(p.max)) throw new ShapeError(p.name, `${p.label}: read ${say(asked as Length)}, at most ${say(bound(p.max))}`);
+  }
+}
+
+function shapePart(recipe: PartRecipe, scope: Scope, units: Units): Part {
+  const dimension = (which: "length" | "width" | "thickness", formula: Formula): Working => {
+    const base = typeof formula === "string" && scope.has(formula) ? scope.working(formula) : undefined;
+    const worked = scope.evaluate(formula);
+    const why = (which !== "thickness" && recipe.why?.[which]) || base?.why;
+    return { name: `${recipe.id}.${which}`, label: `${recipe.name}, ${which}`, source: base?.source ?? "worked out", mark: base?.mark ?? "arithmetic", value: worked.value, formula: base?.formula ?? worked.formula, tokens: base?.tokens ?? worked.tokens, why };
+  };
+  const working = { length: dimension("length", recipe.length), width: dimension("width", recipe.width), thickness: dimension("thickness", recipe.thickness) };
+  const size = { l: toLength(working.length.value, `${recipe.name} length`), w: toLength(working.width.value, `${recipe.name} width`), t: toLength(working.thickness.value, `${recipe.name} thickness`) };
+  for (const [axis, word] of [["l", "long"], ["w", "wide"], ["t", "thick"]] as const)
+    if (size[axis] <= 0) throw new ShapeError(recipe.id, `${recipe.name} comes out ${lengthWithUnit(size[axis], units)} ${word}; it must be more than nothing`);
+  return {
+    id: recipe.id,
+    name: recipe.name,
+    role: recipe.role,
+    outside: recipe.outside,
+    size,
+    features: recipe.features.filter((f) => holds(f.when, scope)).map((f) => shapeFeature(f, scope, size)),
+    places: recipe.places.map((p) => {
+      const [x, y, z] = p.at.map((f) => toLength(scope.evaluate(f).value, `${recipe.name} place`)) as [Length, Length, Length];
+      return { at: { x, y, z }, dir: { l: p.l, w: p.w, t: p.t } };
+    }),
+    working,
+  };
+}
+
+/** A named value as the length it is, or undefined when it is a word, a flag or a count. */
+export function asLength(w: Working): Length | undefined {
+  return w.value.kind === "amount" && w.value.dim === 1 ? nm(Number(w.value.of.round().valueOf())) : undefined;
+}
