@@ -4,7 +4,7 @@ import { parseLength } from "@/core/length/parse";
 import type { PartRecipe, Recipe } from "@/core/recipes/recipe";
 import { STANDARD_NAMES, type Standard } from "@/core/standards/standard";
 import { type Feature, shapeFeature } from "./features";
-import { type Formula, FormulaError, amount, lengthValue, toFlag, toLength } from "./formula";
+import { type Formula, FormulaError, type Token, amount, lengthValue, toFlag, toLength } from "./formula";
 import { Scope, type Working } from "./scope";
 import type { Axis } from "./solid";
 
@@ -111,8 +111,8 @@ function checkRanges(recipe: Recipe, options: Options, scope: Scope, units: Unit
 
 function shapePart(recipe: PartRecipe, scope: Scope, units: Units): Part {
   const dimension = (which: "length" | "width" | "thickness", formula: Formula): Working => {
-    const base = typeof formula === "string" && scope.has(formula) ? scope.working(formula) : undefined;
     const worked = scope.evaluate(formula);
+    const base = behind(worked, scope);
     const why = (which !== "thickness" && recipe.why?.[which]) || base?.why;
     return { name: `${recipe.id}.${which}`, label: `${recipe.name}, ${which}`, source: base?.source ?? "worked out", mark: base?.mark ?? "arithmetic", value: worked.value, formula: base?.formula ?? worked.formula, tokens: base?.tokens ?? worked.tokens, why };
   };
@@ -133,6 +133,14 @@ function shapePart(recipe: PartRecipe, scope: Scope, units: Units): Part {
     }),
     working,
   };
+}
+
+/** The working behind a formula that is only a name: the first one down the line that has anything to work out. */
+function behind({ tokens }: { tokens: Token[] }, scope: Scope): Working | undefined {
+  const [only] = tokens;
+  if (tokens.length !== 1 || !only || "op" in only || only.name === undefined) return undefined;
+  const working = scope.working(only.name);
+  return (working.tokens && behind({ tokens: working.tokens }, scope)) ?? working;
 }
 
 /** A named value as the length it is, or undefined when it is a word, a flag or a count. */

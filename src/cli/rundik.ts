@@ -1,0 +1,56 @@
+import { createReadStream, statSync } from "node:fs";
+import { cutListDocument } from "@/core/job/cutlist";
+import { JobFileError, readJobFile } from "@/core/job/file";
+import { LIMITS } from "@/core/job/job";
+import { type WorkedJob, workJob } from "@/core/job/worked";
+import { findingsDocument } from "@/core/fit/document";
+import { layOut, layoutDocument, type LayoutResult } from "@/core/layout/layout";
+import { layoutRequest } from "@/core/layout/request";
+import { missingText } from "@/core/layout/missing";
+import { orderDocument, orderOf } from "@/core/order/order";
+import { PlanError, planDocument, planOf } from "@/core/plan/plan";
+
+/**
+ * `rundik <verb> <file>`: one JSON document on stdout and exit 0; on bad input a message on stderr and exit 2.
+ */
+const VERBS: Record<string, (worked: WorkedJob) => unknown> = {
+  cutlist: cutListDocument,
+  check: (w) => findingsDocument(w.findings, w.job.units),
+  layout: (w) => layoutDocument(laidOut(w)),
+  order: (w) => orderDocument(orderOf(w, laidOut(w))),
+  plan: (w) => planDocument(planOf(w, laidOut(w))),
+};
+
+class Refused extends Error {}
+
+function laidOut(worked: WorkedJob): LayoutResult {
+  const result = layOut(layoutRequest(worked), () => performance.now());
+  if (result.missing.length > 0) throw new Refused(result.missing.map((m) => missingText(m, worked.job.units)).join("\n"));
+  return result;
+}
+
+async function read(file: string): Promise<string> {
+  if (file !== "-" && statSync(file).size > LIMITS.bytes) throw new Refused(`${file}: ${(statSync(file).size / 1e6).toFixed(1)} MB; a job file is at most ${LIMITS.bytes / 1024 / 1024} MB`);
+  const chunks: Buffer[] = [];
+  let size = 0;
+  for await (const chunk of file === "-" ? process.stdin : createReadStream(file)) {
+    chunks.push(Buffer.from(chunk as Uint8Array));
+    size += (chunk as Uint8Array).length;
+    if (size > LIMITS.bytes) throw new Refused(`more than ${LIMITS.bytes / 1024 / 1024} MB; that is no job file`);
+  }
+  return Buffer.concat(chunks).toString("utf8");
+}
+
+async function main([verb, file, ...rest]: string[]): Promise<void> {
+  const known = Object.keys(VERBS).join(", ");
+  if (!verb || !Object.hasOwn(VERBS, verb)) throw new Refused(`read "${verb ?? ""}"; the verbs are ${known}`);
+  if (!file || rest.length > 0) throw new Refused(`wanted: rundik ${verb} <job file, or - for standard input>`);
+  const job = readJobFile(await read(file));
+  process.stdout.write(`${JSON.stringify(VERBS[verb]!(workJob(job)), null, 2)}\n`);
+}
+
+main(process.argv.slice(2)).catch((e: unknown) => {
+  const expected = e instanceof Refused || e instanceof JobFileError || e instanceof PlanError || (e as NodeJS.ErrnoException).code !== undefined;
+  process.stderr.write(`${expected ? (e as Error).message : `rundik failed: ${(e as Error).stack}`}\n`);
+  process.exitCode = 2;
+});

@@ -1,0 +1,21 @@
+import { toMm } from "@/core/length/format";
+import type { Units } from "@/core/length/length";
+import { workingText } from "@/core/shape/write";
+import type { Finding } from "./finding";
+
+/** The findings as the contract's document. */
+export function findingsDocument(findings: Finding[], units: Units) {
+  return {
+    findings: findings.map((f) => ({
+      rule: f.rule,
+      line: f.line,
+      state: f.state,
+      ...(f.gapState ? { gapState: f.gapState } : {}),
+      valueMm: toMm(f.value),
+      allowedMm: f.allowed.map((a) => (a === null ? null : toMm(a))),
+      text: `${f.label}: ${f.text}`,
+      advice: f.advice,
+      working: workingText(f.working, units),
+    })),
+  };
+}

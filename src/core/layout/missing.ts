@@ -1,0 +1,18 @@
+import { lengthWithUnit } from "@/core/length/format";
+import type { Units } from "@/core/length/length";
+import type { Missing } from "./request";
+
+/** What a part that cannot be laid out wants, in one sentence. */
+export function missingText(m: Missing, units: Units): string {
+  const say = (l: Parameters<typeof lengthWithUnit>[0]) => lengthWithUnit(l, units);
+  const { thickness, width, length } = m.needs;
+  const board = `a board at least ${say(thickness)} thick, ${say(width)} wide and ${say(length)} long`;
+  switch (m.why) {
+    case "no stock":
+      return `${m.blank.name}: the job has no boards; it wants ${board}`;
+    case "too few":
+      return `${m.blank.name}: ${m.short} of ${m.blank.quantity} are left over when the stock runs out; add more boards ${say(thickness)} thick`;
+    default:
+      return `${m.blank.name}: every board is ${m.why} for it; it wants ${board}`;
+  }
+}

@@ -1,0 +1,163 @@
+import type { WorkedJob } from "@/core/job/worked";
+import type { PackStock } from "@/core/job/job";
+import { lengthText } from "@/core/length/format";
+import { allLayouts, type LayoutResult } from "@/core/layout/layout";
+import { holds } from "@/core/shape/shape";
+
+/** One thing to buy or fetch. `quantity` is what is needed, in `unit`; `packs` what is bought for it. */
+export interface OrderLine {
+  what: string;
+  quantity: number;
+  unit: "board" | "each" | "g";
+  packs: { size: number; count: number; price: number }[];
+  /** Null when the job's stock has no price for it. */
+  price: number | null;
+  for: string[];
+  from: "yard" | "buy";
+  /** How the quantity came about. */
+  working: string;
+  short?: number;
+}
+
+/** What one line of the job costs in materials, each and altogether. */
+export interface ItemCost {
+  line: number;
+  item: string;
+  quantity: number;
+  wood: number;
+  hardware: number;
+  each: number;
+}
+
+export interface Order {
+  lines: OrderLine[];
+  total: number;
+  unpriced: string[];
+  perItem: ItemCost[];
+}
+
+/** Take-off: boards by the layout, hardware by count and spare, glue by joint area; then the cheapest packs. */
+export function orderOf(worked: WorkedJob, layout: LayoutResult): Order {
+  const { units } = worked.job;
+  const boards = boardLines(layout, units);
+  const needs = hardwareNeeds(worked);
+  const packs = worked.job.stock.filter((s) => s.form === "pack");
+  const hardware = needs.map((n) => packLine(n, packs.filter((p) => p.material === n.what)));
+  const lines = [...boards, ...hardware];
+  const perItem = worked.lines.map((l): ItemCost => {
+    const wood = woodShare(layout, l.at);
+    const hw = needs.reduce((s, n, i) => s + ((n.byLine.get(l.at) ?? 0) / n.raw) * (hardware[i]!.price ?? 0), 0);
+    return { line: l.at, item: l.shape.title, quantity: l.line.quantity, wood, hardware: hw, each: (wood + hw) / l.line.quantity };
+  });
+  return { lines, total: lines.reduce((s, l) => s + (l.price ?? 0), 0), unpriced: lines.filter((l) => l.price === null).map((l) => l.what), perItem };
+}
+
+function boardLines(layout: LayoutResult, units: WorkedJob["job"]["units"]): OrderLine[] {
+  const used = new Map<number, { count: number; for: Set<string> }>();
+  for (const { layout: l, group } of allLayouts(layout)) {
+    const u = used.get(l.stock) ?? { count: 0, for: new Set() };
+    u.count += l.repeat;
+    for (const p of l.strips.flatMap((s) => s.pieces)) u.for.add(group.lying.find((x) => x.blank.id === p.blank)!.blank.name.toLowerCase());
+    used.set(l.stock, u);
+  }
+  return [...used].map(([i, u]) => {
+    const s = layout.request.stock[i]!;
+    const size = [s.thickness, s.width, s.length].map((x) => lengthText(x, units)).join(" × ");
+    return { what: `${s.material} board ${size}`, quantity: u.count, unit: "board", packs: [{ size: 1, count: u.count, price: s.price }], price: u.count * s.price, for: [...u.for], from: s.source, working: `${u.count} as laid out` };
+  });
+}
+
+interface Need {
+  what: string;
+  unit: "each" | "g";
+  raw: number;
+  quantity: number;
+  for: string[];
+  working: string;
+  byLine: Map<number, number>;
+}
+
+function hardwareNeeds(worked: WorkedJob): Need[] {
+  const found = new Map<string, Need>();
+  for (const { line, shape, at } of worked.lines)
+    for (const h of shape.recipe.hardware) {
+      if (!holds(h.when, shape.scope)) continue;
+      const v = shape.scope.evaluate(h.count).value;
+      const one = v.kind === "amount" ? v.of.valueOf() : 0;
+      const each = h.unit === "m2" ? (one / 1e18) * worked.job.workshop.glue : one;
+      const n: Need = found.get(h.name) ?? { what: h.name, unit: h.unit === "m2" ? "g" : "each", raw: 0, quantity: 0, for: [], working: "", byLine: new Map() };
+      const plain = each * line.quantity;
+      n.raw += plain;
+      n.quantity += plain * (1 + h.spare);
+      n.byLine.set(at, (n.byLine.get(at) ?? 0) + plain);
+      if (!n.for.includes(h.for)) n.for.push(h.for);
+      const said = h.unit === "m2" ? `${line.quantity} × ${(one / 1e18).toFixed(3)} m² × ${worked.job.workshop.glue} g` : `${line.quantity} × ${each}${h.spare ? ` + ${Math.round(h.spare * 100)} %` : ""}`;
+      n.working = n.working ? `${n.working} + ${said}` : said;
+      found.set(h.name, n);
+    }
+  return [...found.values()].map((n) => ({ ...n, quantity: Math.ceil(n.quantity - 1e-9) }));
+}
+
+function packLine(n: Need, offers: PackStock[]): OrderLine {
+  const base = { what: n.what, quantity: n.quantity, unit: n.unit, for: n.for, working: n.working };
+  if (offers.length === 0) return { ...base, packs: [], price: null, from: "buy" };
+  const chosen = cheapestPacks(n.quantity, offers);
+  const packs = chosen.counts.flatMap((count, i) => (count > 0 ? [{ size: offers[i]!.pack, count, price: offers[i]!.price }] : []));
+  return { ...base, packs, price: chosen.price, from: offers.every((o) => o.source === "yard") ? "yard" : "buy", ...(chosen.short > 0 ? { short: chosen.short } : {}) };
+}
+
+/**
+ * The packs that cover `quantity` for the least money, then the least left over; exact, by dynamic programming over
+ * whole steps. What limited offers cannot cover is `short`.
+ */
+export function cheapestPacks(quantity: number, offers: Pick<PackStock, "pack" | "price" | "available">[]): { counts: number[]; price: number; short: number } {
+  const all = offers.reduce((s, o) => s + (o.available === null ? Infinity : o.available * o.pack), 0);
+  const wanted = Math.min(quantity, all);
+  const step = Math.max(1, Math.ceil(wanted / 20_000));
+  const cap = Math.ceil(wanted / step);
+  // best[c] = least cost to cover c steps with the offers so far; how[i][c] = packs of offer i used for it.
+  let best = new Float64Array(cap + 1).fill(Infinity);
+  best[0] = 0;
+  const how = offers.map(() => new Uint32Array(cap + 1));
+  offers.forEach((o, i) => {
+    const size = Math.max(1, Math.floor(o.pack / step));
+    const next = Float64Array.from(best);
+    for (let c = 1; c <= cap; c++)
+      for (let k = 1; k <= (o.available ?? Infinity) && (k - 1) * size < c; k++) {
+        const cost = best[Math.max(0, c - k * size)]! + k * o.price;
+        if (cost < next[c]! - 1e-9) {
+          next[c] = cost;
+          how[i]![c] = k;
+        }
+      }
+    best = next;
+  });
+  const counts = offers.map(() => 0);
+  let c = cap;
+  for (let i = offers.length - 1; i >= 0; i--) {
+    counts[i] = how[i]![c]!;
+    c = Math.max(0, c - counts[i]! * Math.max(1, Math.floor(offers[i]!.pack / step)));
+  }
+  return { counts, price: counts.reduce((s, k, i) => s + k * offers[i]!.price, 0), short: Math.max(0, quantity - wanted) };
+}
+
+/** A line's share of the wood: each group's cost by the area of its pieces. */
+function woodShare(layout: LayoutResult, line: number): number {
+  return layout.groups.reduce((sum, { group, result }) => {
+    const area = (l: (typeof group.lying)[number]) => l.blank.length * l.width * l.blank.quantity;
+    const all = group.lying.reduce((s, l) => s + area(l), 0);
+    const mine = group.lying.filter((l) => l.blank.id.startsWith(`${line}/`)).reduce((s, l) => s + area(l), 0);
+    return sum + (all > 0 ? (result.cost * mine) / all : 0);
+  }, 0);
+}
+
+/** The order as the contract's document. */
+export function orderDocument(order: Order) {
+  const money = (n: number) => Math.round(n * 100) / 100;
+  return {
+    lines: order.lines.map((l) => ({ what: l.what, quantity: l.quantity, unit: l.unit, packs: l.packs, price: l.price === null ? null : money(l.price), for: l.for.join(", "), from: l.from, working: l.working, ...(l.short ? { short: l.short } : {}) })),
+    total: money(order.total),
+    unpriced: order.unpriced,
+    perItem: order.perItem.map((p) => ({ ...p, wood: money(p.wood), hardware: money(p.hardware), each: money(p.each) })),
+  };
+}
