@@ -1,0 +1,43 @@
+import { mkdirSync, readFileSync, readdirSync } from "node:fs";
+import { dirname, join } from "node:path";
+import Database from "better-sqlite3";
+
+export type Db = Database.Database;
+
+/** The migrations' folder, from the project's root, where every command of the project runs. */
+const MIGRATIONS = join(process.cwd(), "src/store/migrations");
+
+/**
+ * Opens the database and brings it up to date: numbered .sql files, each in one transaction, each once. WAL with full
+ * synchronising, so that what was acknowledged survives a kill or a power cut.
+ */
+export function openDatabase(file: string): Db {
+  if (file !== ":memory:") mkdirSync(dirname(file), { recursive: true });
+  const db = new Database(file);
+  db.pragma("journal_mode = WAL");
+  db.pragma("synchronous = FULL");
+  db.pragma("foreign_keys = ON");
+  db.pragma("busy_timeout = 5000");
+  migrate(db);
+  return db;
+}
+
+function migrate(db: Db): void {
+  const files = readdirSync(MIGRATIONS).filter((f) => /^\d{3}-.+\.sql$/.test(f)).sort();
+  const number = (f: string) => Number(f.slice(0, 3));
+  db.transaction(() => {
+    const at = db.pragma("user_version", { simple: true }) as number;
+    for (const f of files.filter((x) => number(x) > at)) {
+      db.exec(readFileSync(join(MIGRATIONS, f), "utf8"));
+      db.pragma(`user_version = ${number(f)}`);
+    }
+  }).immediate();
+}
+
+const held = globalThis as { rundikDb?: Db };
+
+/** The one database of this process, at RUNDIK_DB or data/rundik.db. */
+export function database(): Db {
+  held.rundikDb ??= openDatabase(process.env.RUNDIK_DB ?? "data/rundik.db");
+  return held.rundikDb;
+}

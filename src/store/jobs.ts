@@ -1,0 +1,122 @@
+import { type Act, actText, carryOut } from "@/core/job/acts";
+import { type Job, type JobLine, type StockEntry } from "@/core/job/job";
+import type { Db } from "./database";
+
+/** A job as it is kept. `revision` counts everything ever done to it. */
+export interface StoredJob {
+  id: number;
+  revision: number;
+  job: Job;
+  /** What the next undo would take back, if anything. */
+  undo: string | null;
+}
+
+export interface JobSummary {
+  id: number;
+  name: string;
+  due: string | null;
+  start: string | null;
+  lines: number;
+  pieces: number;
+  changedAt: string;
+}
+
+/** The job changed since the page was loaded. */
+export class StaleError extends Error {
+  override name = "StaleError";
+}
+
+/** There is no such job. */
+export class NoJobError extends Error {
+  override name = "NoJobError";
+}
+
+/** How many acts of a job can be taken back. */
+const KEPT_ACTS = 200;
+
+interface JobRow {
+  id: number;
+  name: string;
+  units: "in" | "mm";
+  start: string | null;
+  due: string | null;
+  workshop: string;
+  revision: number;
+}
+
+/** Jobs: one transaction an act, so that a job is never half-written. */
+export function jobStore(db: Db) {
+  const sql = {
+    list: db.prepare<[], JobSummary>(
+      `SELECT job.id, name, due, start, changed_at AS changedAt, count(l.place) AS lines, coalesce(sum(l.quantity), 0) AS pieces
+       FROM job LEFT JOIN job_line l ON l.job_id = job.id GROUP BY job.id ORDER BY due IS NULL, due, job.id`,
+    ),
+    job: db.prepare<[number], JobRow>("SELECT * FROM job WHERE id = ?"),
+    lines: db.prepare<[number], { item: string; standard: string; size: string; quantity: number; options: string }>("SELECT item, standard, size, quantity, options FROM job_line WHERE job_id = ? ORDER BY place"),
+    stock: db.prepare<[number], { entry: string }>("SELECT entry FROM job_stock WHERE job_id = ? ORDER BY place"),
+    lastAct: db.prepare<[number], { id: number; what: string; before: string }>("SELECT id, what, before FROM job_act WHERE job_id = ? ORDER BY id DESC LIMIT 1"),
+    insertJob: db.prepare("INSERT INTO job (name, units, start, due, workshop, changed_at) VALUES (@name, @units, @start, @due, @workshop, @at)"),
+    updateJob: db.prepare("UPDATE job SET name = @name, units = @units, start = @start, due = @due, workshop = @workshop, changed_at = @at, revision = revision + 1 WHERE id = @id"),
+    clearLines: db.prepare("DELETE FROM job_line WHERE job_id = ?"),
+    clearStock: db.prepare("DELETE FROM job_stock WHERE job_id = ?"),
+    insertLine: db.prepare("INSERT INTO job_line (job_id, place, item, standard, size, quantity, options) VALUES (?, ?, ?, ?, ?, ?, ?)"),
+    insertStock: db.prepare("INSERT INTO job_stock (job_id, place, entry) VALUES (?, ?, ?)"),
+    insertAct: db.prepare("INSERT INTO job_act (job_id, what, before, at) VALUES (?, ?, ?, ?)"),
+    dropAct: db.prepare("DELETE FROM job_act WHERE id = ?"),
+    pruneActs: db.prepare("DELETE FROM job_act WHERE job_id = ? AND id <= (SELECT id FROM job_act WHERE job_id = ? ORDER BY id DESC LIMIT 1 OFFSET ?)"),
+    remove: db.prepare("DELETE FROM job WHERE id = ?"),
+  };
+  const now = () => new Date(Date.now()).toISOString();
+  const head = (job: Job) => ({ name: job.name, units: job.units, start: job.start ?? null, due: job.due ?? null, workshop: JSON.stringify(job.workshop), at: now() });
+
+  function writeParts(id: number, job: Job): void {
+    sql.clearLines.run(id);
+    sql.clearStock.run(id);
+    job.lines.forEach((l, i) => sql.insertLine.run(id, i, l.item, l.standard, l.size, l.quantity, JSON.stringify(l.options)));
+    job.stock.forEach((s, i) => sql.insertStock.run(id, i, JSON.stringify(s)));
+  }
+
+  function load(id: number): StoredJob {
+    const row = sql.job.get(id);
+    if (!row) throw new NoJobError(`there is no job ${id}`);
+    const lines = sql.lines.all(id).map((l): JobLine => ({ ...l, options: JSON.parse(l.options) as JobLine["options"] }));
+    const stock = sql.stock.all(id).map((s) => JSON.parse(s.entry) as StockEntry);
+    const job: Job = { name: row.name, units: row.units, start: row.start ?? undefined, due: row.due ?? undefined, lines, stock, workshop: JSON.parse(row.workshop) as Job["workshop"] };
+    return { id, revision: row.revision, job, undo: sql.lastAct.get(id)?.what ?? null };
+  }
+
+  return {
+    list: () => sql.list.all(),
+    load,
+    /** Keeps a new job. */
+    create: db.transaction((job: Job): StoredJob => {
+      const id = Number(sql.insertJob.run(head(job)).lastInsertRowid);
+      writeParts(id, job);
+      return load(id);
+    }),
+    /** Does one thing to a job. @throws StaleError, NoJobError, JobFileError; then nothing is changed. */
+    act: db.transaction((id: number, revision: number, act: Act): StoredJob => {
+      const stored = load(id);
+      if (stored.revision !== revision) throw new StaleError("the job was changed elsewhere; it has been loaded again");
+      const next = carryOut(stored.job, act);
+      sql.insertAct.run(id, actText(act, stored.job), JSON.stringify(stored.job), now());
+      sql.pruneActs.run(id, id, KEPT_ACTS);
+      sql.updateJob.run({ ...head(next), id });
+      writeParts(id, next);
+      return load(id);
+    }),
+    /** Takes the newest act back; undoing nothing leaves the job as it is. */
+    undo: db.transaction((id: number): StoredJob => {
+      load(id);
+      const last = sql.lastAct.get(id);
+      if (last) {
+        const before = JSON.parse(last.before) as Job;
+        sql.updateJob.run({ ...head(before), id });
+        writeParts(id, before);
+        sql.dropAct.run(last.id);
+      }
+      return load(id);
+    }),
+    remove: (id: number) => sql.remove.run(id).changes > 0,
+  };
+}
