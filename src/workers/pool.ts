@@ -30,7 +30,7 @@ export async function ask<N extends TaskName>(name: N, question: Tasks[N]["ask"]
   const { port1, port2 } = new MessageChannel();
   port1.on("message", (p: Tasks[N]["progress"]) => hear?.(p));
   try {
-    const answer = (await pool().run({ name, ask: question, port: port2 }, { transferList: [port2], signal })) as Tasks[N]["answer"];
+    const answer = (await pool().run({ name, ask: question, port: port2 }, { transferList: [port2] as never, signal })) as Tasks[N]["answer"];
     answers.set(key, answer);
     if (answers.size > KEPT) answers.delete(answers.keys().next().value!);
     return answer;

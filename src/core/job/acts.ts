@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { findRecipe } from "@/core/recipes";
 import { type Job } from "./job";
+import { shapeOfLine } from "./worked";
 import { JobFileError, readJob, writeJob } from "./file";
 
 /**
@@ -36,6 +37,16 @@ export type Act = z.infer<typeof actSchema>;
 export function carryOut(job: Job, act: Act): Job {
   const next = apply(job, act);
   return same(next, readJob(writeJob(next)));
+}
+
+/**
+ * Carries out an act without checking the whole file again: what the page shows while a person types. Only the line
+ * that changed is worked out. @throws JobFileError or ShapeError when it does not hold.
+ */
+export function preview(job: Job, act: Act): Job {
+  const next = apply(job, act);
+  if ("at" in act && next.lines[act.at] && next.lines[act.at] !== job.lines[act.at]) shapeOfLine(next.lines[act.at]!, next.units);
+  return next;
 }
 
 /** Keeps untouched parts the very same objects, so that what hangs on them need not be worked out again. */

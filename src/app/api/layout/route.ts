@@ -1,0 +1,37 @@
+import { z } from "zod";
+import { answer, readBody } from "@/app/http";
+import { LIMITS } from "@/core/job/job";
+import type { LayoutRequest } from "@/core/layout/request";
+import { ask } from "@/workers/pool";
+
+const length = z.number().int().min(0).max(1e11);
+const positive = length.min(1);
+const body = z.strictObject({
+  blanks: z.array(z.strictObject({ id: z.string(), name: z.string(), length: positive, width: positive, thickness: positive, quantity: z.number().int().min(1).max(1e7) })).max(LIMITS.lines * 20),
+  stock: z.array(z.strictObject({ form: z.literal("board"), material: z.string(), thickness: positive, width: positive, length: positive, price: z.number().min(0), available: z.number().int().min(0).nullable(), source: z.enum(["yard", "buy"]) })).max(LIMITS.stock),
+  saw: z.strictObject({ kerf: length, endTrim: length, edgeTrim: length, keepOffcut: length }),
+});
+
+/** Lays out on a worker; answers a line of JSON for each step of progress and one for the result. Hanging up stops it. */
+export const POST = (request: Request) =>
+  answer(async () => {
+    const question = (await readBody(request, body)) as unknown as LayoutRequest;
+    const stop = new AbortController();
+    request.signal.addEventListener("abort", () => stop.abort());
+    const text = new TextEncoder();
+    const stream = new ReadableStream({
+      async start(controller) {
+        const say = (line: object) => {
+          if (!stop.signal.aborted) controller.enqueue(text.encode(`${JSON.stringify(line)}\n`));
+        };
+        try {
+          say({ result: await ask("layout", question, { hear: (progress) => say({ progress }), signal: stop.signal }) });
+        } catch (e) {
+          if (!stop.signal.aborted) say({ error: (e as Error).message });
+        }
+        if (!stop.signal.aborted) controller.close();
+      },
+      cancel: () => stop.abort(),
+    });
+    return new Response(stream, { headers: { "content-type": "application/x-ndjson", "cache-control": "no-store" } });
+  });

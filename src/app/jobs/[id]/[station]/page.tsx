@@ -1,0 +1,33 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { connection } from "next/server";
+import { idParam } from "@/app/http";
+import { database } from "@/store/database";
+import { NoJobError, jobStore } from "@/store/jobs";
+import { measurementStore } from "@/store/measurements";
+import { JobDesk } from "@/ui/job/JobDesk";
+import { STATIONS } from "@/ui/job/stations";
+
+type Props = { params: Promise<{ id: string; station: string }> };
+
+async function open({ params }: Props) {
+  await connection();
+  const { id, station } = await params;
+  const read = idParam.safeParse(id);
+  if (!read.success || !STATIONS.some((s) => s.id === station)) notFound();
+  try {
+    return jobStore(database()).load(read.data);
+  } catch (e) {
+    if (e instanceof NoJobError) notFound();
+    throw e;
+  }
+}
+
+export async function generateMetadata(props: Props): Promise<Metadata> {
+  return { title: (await open(props)).job.name };
+}
+
+export default async function JobPage(props: Props) {
+  const stored = await open(props);
+  return <JobDesk key={stored.id} stored={stored} measurements={measurementStore(database()).list(stored.id)} />;
+}

@@ -1,0 +1,51 @@
+import Link from "next/link";
+import { connection } from "next/server";
+import { database } from "@/store/database";
+import { jobStore } from "@/store/jobs";
+import { StartJob } from "@/ui/job/StartJob";
+import { count, dayText } from "@/ui/parts/words";
+
+/** All jobs, the soonest due first, and what starts a new one. */
+export default async function JobsPage() {
+  await connection();
+  const jobs = jobStore(database()).list();
+  return (
+    <main className="mx-auto max-w-[64rem] px-5 py-6">
+      <header className="mb-6 flex flex-wrap items-baseline gap-4">
+        <h1 className="text-[1.9rem] font-bold tracking-tight">Rundik</h1>
+        <p className="text-soft">from a standard to the bench</p>
+        <span className="ml-auto">
+          <StartJob first={jobs.length === 0} />
+        </span>
+      </header>
+      {jobs.length === 0 ? (
+        <p className="py-16 text-center text-[1.3rem]">No jobs yet. Start one, or open a job file.</p>
+      ) : (
+        <table className="cutting-list text-[1.07rem]">
+          <thead>
+            <tr>
+              <th>due</th>
+              <th>job</th>
+              <th className="text-right!">lines</th>
+              <th className="text-right!">pieces</th>
+            </tr>
+          </thead>
+          <tbody>
+            {jobs.map((j) => (
+              <tr key={j.id}>
+                <td className="w-36 whitespace-nowrap">{j.due ? dayText(j.due) : <span className="text-soft">no day</span>}</td>
+                <td>
+                  <Link className="font-semibold underline decoration-[#9aa39d] underline-offset-4" href={`/jobs/${j.id}/${j.lines === 0 ? "ask" : "shape"}`}>
+                    {j.name}
+                  </Link>
+                </td>
+                <td className="text-right">{count(j.lines, "line")}</td>
+                <td className="text-right font-mono">{j.pieces}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </main>
+  );
+}

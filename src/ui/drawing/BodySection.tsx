@@ -1,0 +1,96 @@
+import { useMemo } from "react";
+import { section } from "@/core/shape/assembly";
+import { inch, nm, type Units } from "@/core/length/length";
+import type { Shape } from "@/core/shape/shape";
+import { lengthOf } from "@/core/shape/shape";
+import { bottomGap, endGap, topGap } from "@/core/fit/rules";
+import { bodyOf, frameOf } from "@/core/job/worked";
+import { Dimension } from "./Dimension";
+import { moved, paper } from "./paper";
+import { type Mark, StoryStick } from "./StoryStick";
+import { Grain, Wood } from "./Wood";
+import { measureWidth, SvgMeasure } from "./SvgMeasure";
+
+const [WIDE, HIGH] = [738, 372];
+
+/** A body cut through its length with one frame hanging, its story stick beside it; all from the geometry. */
+export function BodySection({ body, frame, units, litKey, onPart, onMark }: { body: Shape; frame: Shape; units: Units; litKey?: string | null; onPart(id: string): void; onMark(key: string): void }) {
+  const b = bodyOf(body);
+  const f = frameOf(frame);
+  const gaps = { top: topGap(f, b), bottom: bottomGap(f, b), end: endGap(f, b) };
+  const frameZ = b.depth - gaps.top - f.frameHeight;
+  const frameX = (b.outsideLength - f.topBarLength) / 2;
+  const cuts = useMemo(() => {
+    const off = lengthOf(frame, "shoulderWidth") / 2 + inch(0, 1, 4);
+    return { body: section(body, "y", Math.round(b.outsideWidth / 2) + 1), frame: section(frame, "y", Math.round(off)).filter((o) => o.cut) };
+  }, [body, frame, b.outsideWidth]);
+
+  const scale = Math.min(520 / (b.outsideLength / 1e6), 236 / (Math.max(b.depth, b.depth - Math.min(0, frameZ)) / 1e6));
+  const left = 130 + (544 - (b.outsideLength / 1e6) * scale) / 2;
+  const p = paper({ x: left, y: 62 }, 0, b.depth, scale);
+  const x = (v: number) => p.x(v);
+  const y = (v: number) => p.y(v);
+  const wall = (b.outsideLength - b.insideLength) / 2;
+  const sheet = { l: lengthOf(frame, "foundationLength"), h: lengthOf(frame, "foundationHeight") };
+  const opening = { l: lengthOf(frame, "openingLength"), h: lengthOf(frame, "openingHeight") };
+  const bar = lengthOf(frame, "topBarThickness");
+  const low = Math.max(y(0), y(frameZ)) + 34;
+  const marks: Mark[] = [
+    { key: "mark edge", at: nm(0), label: "upper edge" },
+    { key: "finding top-gap", at: gaps.top, label: "top of the frames" },
+    { key: "value restDepth", at: b.restDepth, label: "rest" },
+    { key: "finding bottom-gap", at: nm(b.depth - frameZ), label: "bottom of the frames" },
+    { key: "value depth", at: b.depth, label: "lower edge" },
+  ];
+  const lights = (key: string) => ({ lit: litKey === key, onLight: () => onMark(key) });
+  return (
+    <svg viewBox={`0 0 ${WIDE} ${HIGH}`} className="block w-full" role="img" aria-label={`${body.title}, cut through the length with one frame hanging`}>
+      <Grain />
+      <StoryStick marks={marks} p={p} x={70} top={b.depth} bottom={0} units={units} litKey={litKey} onLight={(m) => onMark(m.key)} />
+      <Wood outlines={cuts.body} p={p} litKey={litKey} onLight={onPart} />
+      <GapFill lit={litKey === "finding end-gap"} x={x(wall)} y={y(b.depth - b.restDepth)} w={p.d(gaps.end)} h={p.d(b.depth - b.restDepth - Math.max(0, frameZ))} />
+      <GapFill lit={litKey === "finding end-gap"} x={x(b.outsideLength - wall - gaps.end)} y={y(b.depth - b.restDepth)} w={p.d(gaps.end)} h={p.d(b.depth - b.restDepth - Math.max(0, frameZ))} />
+      <GapFill lit={litKey === "finding bottom-gap"} x={x(wall)} y={y(frameZ)} w={p.d(b.insideLength)} h={p.d(gaps.bottom)} />
+      <GapFill lit={litKey === "finding top-gap"} x={x(wall)} y={y(b.depth)} w={p.d(b.insideLength)} h={p.d(gaps.top)} />
+      <Wood outlines={moved(cuts.frame, frameX, frameZ)} p={p} litKey={litKey ? `frame ${litKey}` : null} />
+      <rect x={x(b.outsideLength / 2 - sheet.l / 2)} y={y(b.depth - gaps.top - bar)} width={p.d(sheet.l)} height={p.d(opening.h)} fill="none" stroke="#8d8a78" strokeDasharray="3 4" />
+      <g fontSize="12.5" fill="var(--color-soft)">
+        <Sentence x={x(b.outsideLength / 2)} y={y(b.depth - gaps.top - bar - opening.h / 2) - 9} words={["opening ", opening.l, " × ", opening.h]} units={units} />
+        <Sentence x={x(b.outsideLength / 2)} y={y(b.depth - gaps.top - bar - opening.h / 2) + 12} words={["sheet ", sheet.l, " × ", sheet.h]} units={units} />
+      </g>
+      <Dimension run="across" from={x(0)} to={x(b.outsideLength)} at={20} reachFrom={y(b.depth) - 3} reachTo={y(b.depth) - 3} value={b.outsideLength} units={units} {...lights("value outsideLength")} />
+      <Dimension run="across" from={x(wall - (b.restToRest - b.insideLength) / 2)} to={x(b.outsideLength - wall + (b.restToRest - b.insideLength) / 2)} at={46} reachFrom={y(b.depth) - 1} reachTo={y(b.depth) - 1} value={b.restToRest} units={units} size={12} {...lights("finding rest-to-rest")} />
+      <Dimension run="across" from={x(wall)} to={x(b.outsideLength - wall)} at={low} reachFrom={y(0) + 3} reachTo={y(0) + 3} value={b.insideLength} units={units} {...lights("value insideLength")} />
+      <Dimension run="across" from={x(frameX + (f.topBarLength - f.frameLength) / 2)} to={x(frameX + (f.topBarLength + f.frameLength) / 2)} at={low + 28} reachFrom={y(Math.min(0, frameZ)) + 3} reachTo={y(Math.min(0, frameZ)) + 3} value={f.frameLength} units={units} {...lights("value frameLength")} />
+      <Dimension run="down" from={y(b.depth)} to={y(0)} at={x(b.outsideLength) + 34} reachFrom={x(b.outsideLength) + 3} reachTo={x(b.outsideLength) + 3} value={b.depth} units={units} {...lights("value depth")} />
+    </svg>
+  );
+}
+
+/** A clearance, tinted when lit so that it can be found. */
+function GapFill({ x, y, w, h, lit }: { x: number; y: number; w: number; h: number; lit: boolean }) {
+  if (w <= 0 || h <= 0) return null;
+  return <rect x={x} y={y} width={w} height={h} fill="var(--color-blue)" opacity={lit ? 0.55 : 0.12} />;
+}
+
+/** Words and measures in one centred line. */
+export function Sentence({ words, units, x, y }: { words: (string | number)[]; units: Units; x: number; y: number }) {
+  const size = 12.5;
+  const widths = words.map((w) => (typeof w === "string" ? w.length * size * 0.5 : measureWidth(nm(w), units, size)));
+  let at = x - widths.reduce((a, b) => a + b, 0) / 2;
+  return (
+    <g>
+      {words.map((w, i) => {
+        const left = at;
+        at += widths[i]!;
+        return typeof w === "string" ? (
+          <text key={i} x={left} y={y + 4} textLength={widths[i]} xmlSpace="preserve">
+            {w}
+          </text>
+        ) : (
+          <SvgMeasure key={i} value={nm(w)} units={units} x={left} y={y} size={size} fill="currentColor" />
+        );
+      })}
+    </g>
+  );
+}

@@ -1,0 +1,47 @@
+import type { Outline } from "@/core/shape/assembly";
+import { type Length, nm } from "@/core/length/length";
+
+/** From nm in the item to px on the page: x runs right, y runs down from the top. */
+export interface Paper {
+  x(value: number): number;
+  y(value: number): number;
+  /** px for a distance. */
+  d(value: number): number;
+}
+
+/** A paper on which `left`,`top` of the item lie at `at` px, at `scale` px a millimetre. */
+export function paper(at: { x: number; y: number }, left: number, top: number, scale: number): Paper {
+  const k = scale / 1e6;
+  return { x: (v) => at.x + (v - left) * k, y: (v) => at.y + (top - v) * k, d: (v) => v * k };
+}
+
+/** The same outlines moved by (dx, dy) nm. */
+export function moved(outlines: Outline[], dx: number, dy: number): Outline[] {
+  return outlines.map((o) => ({ ...o, rings: o.rings.map((r) => r.map((l) => l.map(([a, b]): [number, number] => [a + dx, b + dy]))) }));
+}
+
+export function pathOf(outline: Outline, p: Paper): string {
+  return outline.rings.flatMap((ring) => ring.map((line) => `M${line.map(([a, b]) => `${p.x(a).toFixed(2)} ${p.y(b).toFixed(2)}`).join("L")}Z`)).join("");
+}
+
+/** Moves labels apart so that they stand at least `gap` px from each other, keeping their order. */
+export function spread(at: number[], gap: number): number[] {
+  const order = at.map((y, i) => ({ y, i })).sort((a, b) => a.y - b.y);
+  const blocks: { sum: number; n: number; from: number }[] = [];
+  for (const { y } of order) {
+    let block = { sum: y, n: 1, from: y };
+    for (let last = blocks.at(-1); last && block.from < last.from + last.n * gap; last = blocks.at(-1)) {
+      blocks.pop();
+      // The joined block is centred on the mean of what its labels want.
+      const wanted = last.sum + block.sum - gap * last.n * block.n;
+      block = { sum: wanted, n: last.n + block.n, from: wanted / (last.n + block.n) };
+    }
+    blocks.push(block);
+  }
+  const placed = blocks.flatMap((b) => Array.from({ length: b.n }, (_, k) => b.from + k * gap));
+  const out = [...at];
+  order.forEach(({ i }, k) => (out[i] = placed[k]!));
+  return out;
+}
+
+export const mid = (a: number, b: number): Length => nm(Math.round((a + b) / 2));

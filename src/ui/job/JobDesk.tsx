@@ -1,0 +1,131 @@
+"use client";
+import Link from "next/link";
+import { usePathname } from "next/navigation";
+import { type ReactNode, useCallback, useEffect, useState } from "react";
+import type { Measurement } from "@/store/measurements";
+import type { StoredJob } from "@/store/jobs";
+import { Key } from "@/ui/parts/Key";
+import { dayText } from "@/ui/parts/words";
+import { Ask } from "@/ui/stations/Ask";
+import { Buy } from "@/ui/stations/Buy";
+import { LayOut } from "@/ui/stations/LayOut";
+import { Prove } from "@/ui/stations/Prove";
+import { Run } from "@/ui/stations/Run";
+import { Shape } from "@/ui/stations/Shape";
+import { STATIONS, type StationId, stationState } from "./stations";
+import { type Desk, DeskProvider, useOpenJob } from "./useDesk";
+import { WorkingStrip } from "./WorkingStrip";
+
+const PAGES: Record<StationId, () => ReactNode> = { ask: Ask, shape: Shape, "lay-out": LayOut, buy: Buy, run: Run, prove: Prove };
+
+/** The open job: its six stations, keys 1–6, and what goes with every station. */
+export function JobDesk({ stored, measurements }: { stored: StoredJob; measurements: Measurement[] }) {
+  const desk = useOpenJob(stored, measurements);
+  const here = (usePathname().split("/").at(-1) ?? "shape") as StationId;
+  const [showing, setShowing] = useState(false);
+  const go = useCallback((station: StationId) => window.history.pushState(null, "", `/jobs/${stored.id}/${station}`), [stored.id]);
+  useKeys(desk, go, () => setShowing((s) => !s));
+  const Page = PAGES[here] ?? Shape;
+  return (
+    <DeskProvider value={desk}>
+      <div className="flex h-dvh min-h-0 flex-col print:block print:h-auto">
+        <Top desk={desk} />
+        <nav aria-label="Stations" className="no-print grid grid-cols-3 gap-[3px] px-5 sm:grid-cols-6">
+          {STATIONS.map((s) => (
+            <StationTab key={s.id} station={s} on={s.id === here} desk={desk} go={go} />
+          ))}
+        </nav>
+        {desk.trouble && (
+          <p role="alert" className="no-print mx-5 mt-2 flex justify-between border-l-8 border-madder bg-white px-3 py-2">
+            {desk.trouble}
+            <button className="quiet" onClick={desk.clearTrouble}>
+              seen
+            </button>
+          </p>
+        )}
+        <main className="print-plain min-h-0 flex-1 overflow-auto px-5 pt-3 pb-4">
+          <Page />
+        </main>
+        {here === "shape" && <WorkingStrip open={showing} setOpen={setShowing} />}
+      </div>
+    </DeskProvider>
+  );
+}
+
+function Top({ desk }: { desk: Desk }) {
+  const { job, plan } = desk;
+  const hand = plan && job.due ? Math.floor((Date.parse(`${job.due}T00:00:00Z`) / 60_000 + 1440 - plan.finish) / 1440) : undefined;
+  return (
+    <header className="no-print flex flex-wrap items-baseline gap-x-4 px-5 pt-2 pb-2">
+      <Link href="/" className="text-[1.33rem] font-bold tracking-tight no-underline">
+        Rundik
+      </Link>
+      <h1 className="max-w-[34rem] truncate text-[1.13rem]" title={job.name}>
+        {job.name}
+      </h1>
+      <span className={hand !== undefined && hand < 0 ? "font-semibold text-madder" : "text-soft"}>
+        {job.due ? `due ${dayText(job.due)}` : "no due day"}
+        {hand !== undefined && (hand < 0 ? `, ${-hand} ${hand === -1 ? "day" : "days"} late` : `, ${hand} ${hand === 1 ? "day" : "days"} in hand`)}
+      </span>
+      <span className="ml-auto flex items-baseline gap-3.5">
+        <span aria-live="polite" className="text-[.85rem] text-soft">
+          {desk.saving ? "keeping …" : ""}
+        </span>
+        <button className="border-0 bg-transparent p-0" onClick={() => desk.act({ do: "units", units: job.units === "in" ? "mm" : "in" })}>
+          {job.units === "in" ? "inches" : "mm"} <Key k="u" />
+        </button>
+        <button className="border-0 bg-transparent p-0 disabled:opacity-50" disabled={!desk.undoes} title={desk.undoes ? `take back: ${desk.undoes}` : "nothing to take back"} onClick={desk.undo}>
+          undo <Key k="z" />
+        </button>
+        <button className="border-0 bg-transparent p-0" onClick={() => window.print()}>
+          print <Key k="p" />
+        </button>
+        <a href={`/api/jobs/${desk.id}/file`} className="underline decoration-[#9aa39d] underline-offset-2">
+          file
+        </a>
+      </span>
+    </header>
+  );
+}
+
+function StationTab({ station, on, desk, go }: { station: (typeof STATIONS)[number]; on: boolean; desk: Desk; go(id: StationId): void }) {
+  const state = stationState(station.id, desk);
+  return (
+    <a
+      href={`/jobs/${desk.id}/${station.id}`}
+      aria-current={on ? "page" : undefined}
+      onClick={(e) => {
+        if (e.metaKey || e.ctrlKey) return;
+        e.preventDefault();
+        go(station.id);
+      }}
+      className={`flex h-[54px] min-w-0 items-center gap-2.5 px-3 no-underline ${on ? "bg-spruce text-white" : "bg-bench"}`}
+    >
+      <b className={`font-mono text-[1.3rem] font-semibold ${on ? "text-[#cfe0da]" : "text-soft"}`}>{station.key}</b>
+      <span className="min-w-0">
+        <strong className="block font-semibold">{station.name}</strong>
+        <em className={`block truncate text-[.84rem] not-italic ${on ? "text-[#dcebe5]" : state.wrong ? "font-semibold text-madder" : "text-soft"}`}>{state.text}</em>
+      </span>
+    </a>
+  );
+}
+
+/** Single keys, when nobody is typing. */
+function useKeys(desk: Desk, go: (id: StationId) => void, toggleWorking: () => void): void {
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const typing = e.target instanceof HTMLElement && e.target.closest("input, select, textarea, [role=dialog]");
+      if (typing || e.metaKey || e.ctrlKey || e.altKey) return;
+      const station = STATIONS.find((s) => s.key === e.key);
+      if (station) go(station.id);
+      else if (e.key === "u") desk.act({ do: "units", units: desk.job.units === "in" ? "mm" : "in" });
+      else if (e.key === "z") desk.undo();
+      else if (e.key === "p") window.print();
+      else if (e.key === "w") toggleWorking();
+      else return;
+      e.preventDefault();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  });
+}

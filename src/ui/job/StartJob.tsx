@@ -1,0 +1,54 @@
+"use client";
+import { useRouter } from "next/navigation";
+import { useRef, useState } from "react";
+import { writeJob } from "@/core/job/file";
+import { emptyJob } from "@/core/job/job";
+
+/** Starts an empty job, or opens a job file. */
+export function StartJob({ first }: { first: boolean }) {
+  const router = useRouter();
+  const file = useRef<HTMLInputElement>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const create = async (body: Blob | string, station: string) => {
+    setWrong(null);
+    try {
+      const reply = await fetch("/api/jobs", { method: "POST", headers: { "content-type": "application/json" }, body });
+      const said = (await reply.json()) as { id: number; error?: string };
+      if (reply.ok) router.push(`/jobs/${said.id}/${station}`);
+      else setWrong(said.error ?? `the server answered ${reply.status}`);
+    } catch {
+      setWrong("the file was not taken: it is too large, or the server does not answer");
+    }
+  };
+  return (
+    <>
+      <span className="flex items-baseline gap-3">
+        <button className="quiet" onClick={() => file.current?.click()}>
+          open a job file
+        </button>
+        <button className={`act ${first ? "text-[1.2rem]" : ""}`} onClick={() => void create(JSON.stringify(writeJob(emptyJob("New job", "in"))), "ask")}>
+          Start a job
+        </button>
+      </span>
+      <input
+        ref={file}
+        type="file"
+        accept=".json,application/json"
+        aria-label="Job file"
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(e) => {
+          const chosen = e.target.files?.[0];
+          e.target.value = "";
+          if (chosen) void create(chosen, "shape");
+        }}
+      />
+      {wrong && (
+        <p role="alert" className="mt-2 max-w-[36rem] border-l-8 border-madder bg-white px-3 py-2 whitespace-pre-wrap">
+          <b className="block">This is not a job file that can be opened. Nothing was kept.</b>
+          {wrong}
+        </p>
+      )}
+    </>
+  );
+}

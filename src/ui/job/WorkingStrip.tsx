@@ -1,0 +1,74 @@
+"use client";
+import { Dialog } from "radix-ui";
+import { sourceText } from "@/core/shape/write";
+import type { Scope, Working } from "@/core/shape/scope";
+import type { Units } from "@/core/length/length";
+import { Key } from "@/ui/parts/Key";
+import { ValueShown, WorkingLine } from "@/ui/parts/WorkingText";
+import { useDesk } from "./useDesk";
+
+/** The working of what is lit, along the foot of the page; `w` opens all that stands behind it. */
+export function WorkingStrip({ open, setOpen }: { open: boolean; setOpen(open: boolean): void }) {
+  const { lit, worked, line, job } = useDesk();
+  const shape = worked.lines[line]?.shape;
+  const working = lit?.working ?? shape?.parts[0]?.working.length;
+  if (!shape || !working) return null;
+  return (
+    <footer className="no-print flex min-h-[66px] flex-wrap items-center gap-x-5 border-t-2 border-ink bg-white px-5 py-2" aria-label="Working">
+      <strong>{working.label}</strong>
+      <span className="text-[1.2rem]">
+        <WorkingLine working={working} units={job.units} />
+      </span>
+      <span className="ml-auto max-w-[30rem] text-right text-[.87rem] text-soft">
+        {working.why && <span className="block">{working.why}</span>}
+        <span className="block">{sourceText(working)}</span>
+      </span>
+      <Dialog.Root open={open} onOpenChange={setOpen}>
+        <Dialog.Trigger className="quiet">
+          all of it <Key k="w" />
+        </Dialog.Trigger>
+        <Dialog.Portal>
+          <Dialog.Content aria-describedby={undefined} className="fixed right-0 bottom-0 max-h-[80dvh] w-[min(46rem,100vw)] overflow-auto border-t-2 border-l-2 border-ink bg-white p-5">
+            <Dialog.Title className="mb-3 text-[1.2rem] font-semibold">{working.label}, all the way back</Dialog.Title>
+            <Chain working={working} scope={shape.scope} units={job.units} seen={new Set()} />
+            <Dialog.Close className="act mt-4">
+              close <Key k="esc" />
+            </Dialog.Close>
+          </Dialog.Content>
+        </Dialog.Portal>
+      </Dialog.Root>
+    </footer>
+  );
+}
+
+/** A working and, beneath it, each number it uses, down to what was asked or the standard's mark. */
+function Chain({ working, scope, units, seen }: { working: Working; scope: Scope; units: Units; seen: Set<string> }) {
+  const names = [...new Set((working.tokens ?? []).flatMap((t) => ("op" in t || t.name === undefined || seen.has(t.name) ? [] : [t.name])))];
+  names.forEach((n) => seen.add(n));
+  return (
+    <div>
+      <p className="text-[1.1rem]">
+        <WorkingLine working={working} units={units} />
+      </p>
+      {working.formula && working.tokens && working.tokens.length > 1 && <p className="font-mono text-[.85rem] text-soft">{working.formula}</p>}
+      <p className="text-[.87rem] text-soft">
+        {working.why ? `${working.why} · ` : ""}
+        {sourceText(working)}
+      </p>
+      {names.length > 0 && (
+        <ul className="mt-2 ml-1 space-y-3 border-l-2 border-rule pl-4">
+          {names.map((n) => {
+            const known = scope.has(n);
+            const token = working.tokens!.find((t) => "name" in t && t.name === n) as { value: Working["value"] };
+            return (
+              <li key={n}>
+                <strong className="font-semibold">{known ? scope.label(n) : n}</strong>
+                {known ? <Chain working={scope.working(n)} scope={scope} units={units} seen={seen} /> : <div><ValueShown value={token.value} units={units} /></div>}
+              </li>
+            );
+          })}
+        </ul>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,46 @@
+import { findRecipe } from "@/core/recipes";
+import { worst } from "@/core/fit/finding";
+import { clockDay, count, dayText } from "@/ui/parts/words";
+import type { Desk } from "./useDesk";
+
+/** The six stations a job is worked through, left to right. */
+export const STATIONS = [
+  { id: "ask", key: "1", name: "Ask" },
+  { id: "shape", key: "2", name: "Shape" },
+  { id: "lay-out", key: "3", name: "Lay out" },
+  { id: "buy", key: "4", name: "Buy" },
+  { id: "run", key: "5", name: "Run" },
+  { id: "prove", key: "6", name: "Prove" },
+] as const;
+export type StationId = (typeof STATIONS)[number]["id"];
+
+export interface StationState {
+  text: string;
+  wrong?: boolean;
+}
+
+/** One line on each station: what is done, what is wrong. */
+export function stationState(id: StationId, desk: Desk): StationState {
+  const { job, worked, layout, order, plan } = desk;
+  if (id === "ask") return job.lines.length === 0 ? { text: "nothing asked yet", wrong: true } : { text: `${count(job.lines.length, "line")}${job.due ? ` · due ${dayText(job.due).slice(4)}` : ""}` };
+  if (job.lines.length === 0) return { text: "waits for Ask" };
+  if (id === "shape") {
+    const stop = worked.findings.filter((f) => f.state === "stop").length;
+    const care = worked.findings.filter((f) => f.state === "care").length;
+    if (worst(worked.findings) === "ok") return { text: "everything fits" };
+    return stop > 0 ? { text: `${count(stop, "thing")} will not fit`, wrong: true } : { text: `${care} to look at` };
+  }
+  if (layout.state === "failed") return { text: "could not lay out", wrong: true };
+  if (!layout.current || !layout.result) return { text: layout.state === "stopped" ? "stopped" : "working …" };
+  const { result } = layout;
+  if (id === "lay-out") return result.missing.length > 0 ? { text: `${count(result.missing.length, "part")} without wood`, wrong: true } : { text: `${count(result.count, "board")} · least ${result.boundCount}` };
+  if (id === "buy") return order && order.unpriced.length > 0 ? { text: `${order.unpriced.length} without a price`, wrong: true } : { text: `${order?.lines.length ?? 0} to buy` };
+  if (id === "run") {
+    if (!plan) return { text: "no start day", wrong: true };
+    return plan.late ? { text: `late: ready ${clockDay(plan.finish).slice(4)}`, wrong: true } : { text: `ready ${clockDay(plan.finish).slice(4)}` };
+  }
+  return { text: desk.measurements.length > 0 ? count(desk.measurements.length, "reading") : "nothing measured" };
+}
+
+/** `Body, deep` */
+export const itemName = (item: string) => findRecipe(item)?.name ?? item;

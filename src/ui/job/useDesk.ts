@@ -1,0 +1,163 @@
+"use client";
+import { createContext, useCallback, useContext, useMemo, useRef, useState } from "react";
+import { type Act, preview } from "@/core/job/acts";
+import { JobFileError } from "@/core/job/file";
+import type { Job } from "@/core/job/job";
+import { type WorkedJob, workJob } from "@/core/job/worked";
+import { FormulaError } from "@/core/shape/formula";
+import { ShapeError } from "@/core/shape/shape";
+import type { Working } from "@/core/shape/scope";
+import { layoutRequest } from "@/core/layout/request";
+import { type Order, orderOf } from "@/core/order/order";
+import { type Plan, planOf } from "@/core/plan/plan";
+import type { Measurement } from "@/store/measurements";
+import type { StoredJob } from "@/store/jobs";
+import { type Moves, movesBetween } from "./moves";
+import { type LayoutState, useLayout } from "./useLayout";
+
+/** What is lit: the same key lights the drawing, the part, the stick's mark and the finding; the working shows below. */
+export interface Lit {
+  key: string;
+  working: Working;
+}
+
+/** Everything the stations need of the open job. */
+export interface Desk {
+  id: number;
+  job: Job;
+  worked: WorkedJob;
+  layout: LayoutState;
+  order?: Order;
+  plan?: Plan;
+  undoes: string | null;
+  /** Where a refused value belongs, and why it was refused. */
+  problem: { field: string; message: string } | null;
+  trouble: string | null;
+  saving: boolean;
+  line: number;
+  setLine(line: number): void;
+  lit: Lit | null;
+  light(lit: Lit | null): void;
+  moves: Moves;
+  /** Does it, here at once and on the server. */
+  act(act: Act, field?: string): void;
+  /** Shows what it would do, without doing it. */
+  try(act: Act, field?: string): void;
+  undo(): void;
+  clearTrouble(): void;
+  measurements: Measurement[];
+  measure(m: Omit<Measurement, "at">): Promise<void>;
+}
+
+const DeskContext = createContext<Desk | null>(null);
+export const DeskProvider = DeskContext.Provider;
+
+export function useDesk(): Desk {
+  const desk = useContext(DeskContext);
+  if (!desk) throw new Error("useDesk outside a job");
+  return desk;
+}
+
+const json = { "content-type": "application/json" };
+
+/** Opens a job: local state that answers at once, acts sent to the server one after another. */
+export function useOpenJob(stored: StoredJob, readings: Measurement[]): Desk {
+  const [job, setJob] = useState(stored.job);
+  const [draft, setDraft] = useState<Job | null>(null);
+  const [undoes, setUndoes] = useState(stored.undo);
+  const [problem, setProblem] = useState<Desk["problem"]>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [waiting, setWaiting] = useState(0);
+  const [line, setLine] = useState(0);
+  const [lit, light] = useState<Lit | null>(null);
+  const [moves, setMoves] = useState<Moves>(new Map());
+  const [measurements, setMeasurements] = useState(readings);
+  const revision = useRef(stored.revision);
+  const queue = useRef<Promise<void>>(Promise.resolve());
+  const latest = useRef(job);
+  latest.current = job;
+
+  const shown = draft ?? job;
+  const worked = useMemo(() => workJob(shown), [shown]);
+  const layout = useLayout(useMemo(() => layoutRequest(worked), [worked]));
+  const order = useMemo(() => (layout.result && layout.current ? orderOf(worked, layout.result) : undefined), [worked, layout.result, layout.current]);
+  const plan = useMemo(() => (layout.result && layout.current && worked.job.start ? planOf(worked, layout.result) : undefined), [worked, layout.result, layout.current]);
+
+  /** One request after another; what the server kept is what the page then holds. */
+  const send = useCallback(
+    (body: (revision: number) => object, adopt: boolean) => {
+      setWaiting((n) => n + 1);
+      queue.current = queue.current.then(async () => {
+        try {
+          const reply = await fetch(`/api/jobs/${stored.id}/act`, { method: "POST", headers: json, body: JSON.stringify(body(revision.current)) });
+          const said = (await reply.json()) as StoredJob & { error?: string };
+          const kept = reply.ok ? said : ((await (await fetch(`/api/jobs/${stored.id}`)).json()) as StoredJob);
+          if (!reply.ok) setTrouble(said.error ?? `the server answered ${reply.status}`);
+          revision.current = kept.revision;
+          setUndoes(kept.undo);
+          if (adopt || !reply.ok) setJob(kept.job);
+        } catch {
+          setTrouble("the server does not answer; the last change is not kept. Try again when it is back");
+        } finally {
+          setWaiting((n) => n - 1);
+        }
+      });
+    },
+    [stored.id],
+  );
+
+  const carry = useCallback((act: Act, field: string | undefined, then: (next: Job) => void) => {
+    try {
+      const next = preview(latest.current, act);
+      setProblem(null);
+      if ("at" in act) setMoves(movesBetween(workJob(latest.current), workJob(next), act.at));
+      then(next);
+    } catch (e) {
+      if (!(e instanceof JobFileError || e instanceof ShapeError || e instanceof FormulaError)) throw e;
+      setProblem({ field: field ?? ("name" in act ? act.name : ""), message: e.message });
+    }
+  }, []);
+
+  return {
+    id: stored.id,
+    job: shown,
+    worked,
+    layout,
+    order,
+    plan,
+    undoes,
+    problem,
+    trouble,
+    saving: waiting > 0,
+    line: Math.min(line, Math.max(0, shown.lines.length - 1)),
+    setLine: (n) => {
+      setLine(n);
+      light(null);
+      setMoves(new Map());
+    },
+    lit,
+    light,
+    moves,
+    act: (act, field) =>
+      carry(act, field, (next) => {
+        setDraft(null);
+        setJob(next);
+        latest.current = next;
+        send((r) => ({ revision: r, act }), false);
+      }),
+    try: (act, field) => carry(act, field, setDraft),
+    undo: () => {
+      setDraft(null);
+      setMoves(new Map());
+      send(() => ({ undo: true }), true);
+    },
+    clearTrouble: () => setTrouble(null),
+    measurements,
+    measure: async (m) => {
+      const reply = await fetch(`/api/jobs/${stored.id}/measurements`, { method: "POST", headers: json, body: JSON.stringify(m) });
+      const said = (await reply.json()) as Measurement[] & { error?: string };
+      if (reply.ok) setMeasurements(said);
+      else setTrouble(said.error ?? "the reading was not kept");
+    },
+  };
+}

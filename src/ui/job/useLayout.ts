@@ -1,0 +1,71 @@
+"use client";
+import { useCallback, useEffect, useRef, useState } from "react";
+import type { LayoutResult, Progress } from "@/core/layout/layout";
+import type { LayoutRequest } from "@/core/layout/request";
+
+export interface LayoutState {
+  state: "waiting" | "working" | "done" | "stopped" | "failed";
+  /** The newest finished layout; while working, of the question before. */
+  result?: LayoutResult;
+  /** The result is of the present question. */
+  current: boolean;
+  progress?: Progress;
+  error?: string;
+  stop(): void;
+  again(): void;
+}
+
+/** Keeps the layout of a job up to date, worked out on the server's workers; a newer question drops the older one. */
+export function useLayout(request: LayoutRequest): LayoutState {
+  const [state, setState] = useState<Omit<LayoutState, "stop" | "again">>({ state: "waiting", current: false });
+  const [round, setRound] = useState(0);
+  const hangUp = useRef<AbortController | null>(null);
+  const key = JSON.stringify(request);
+
+  useEffect(() => {
+    const call = new AbortController();
+    hangUp.current = call;
+    setState((s) => ({ ...s, state: "working", current: false, progress: undefined }));
+    const timer = setTimeout(() => {
+      void (async () => {
+        try {
+          const reply = await fetch("/api/layout", { method: "POST", headers: { "content-type": "application/json" }, body: key, signal: call.signal });
+          if (!reply.ok || !reply.body) throw new Error(((await reply.json()) as { error?: string }).error ?? `the server answered ${reply.status}`);
+          for await (const line of linesOf(reply.body)) {
+            const said = JSON.parse(line) as { progress?: Progress; result?: LayoutResult; error?: string };
+            if (call.signal.aborted) return;
+            if (said.progress) setState((s) => ({ ...s, progress: said.progress }));
+            if (said.result) setState({ state: "done", current: true, result: said.result });
+            if (said.error) throw new Error(said.error);
+          }
+        } catch (e) {
+          if (!call.signal.aborted) setState((s) => ({ ...s, state: "failed", error: (e as Error).message }));
+        }
+      })();
+    }, 120);
+    return () => {
+      clearTimeout(timer);
+      call.abort();
+    };
+  }, [key, round]);
+
+  const stop = useCallback(() => {
+    hangUp.current?.abort();
+    setState((s) => ({ ...s, state: "stopped" }));
+  }, []);
+  const again = useCallback(() => setRound((r) => r + 1), []);
+  return { ...state, stop, again };
+}
+
+async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<string> {
+  const reader = body.pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array>).getReader();
+  let held = "";
+  for (;;) {
+    const { done, value } = await reader.read();
+    held += value ?? "";
+    const lines = held.split("\n");
+    held = lines.pop()!;
+    for (const l of lines) if (l) yield l;
+    if (done) return;
+  }
+}

@@ -1,0 +1,77 @@
+"use client";
+import { useEffect, useId, useState } from "react";
+import { exactText } from "@/core/length/format";
+import { type Length, type Units } from "@/core/length/length";
+import { LengthError, parseLength } from "@/core/length/parse";
+
+/**
+ * A length typed as the maker writes it. Every valid keystroke is told (`onType`), leaving the field or Enter settles
+ * it (`onSettle`), Escape gives the old value back. What cannot be read is said below the field.
+ */
+export function LengthField({ value, units, label, usual, problem, onType, onSettle, className = "" }: {
+  value: Length;
+  units: Units;
+  label: string;
+  /** Shown lighter: the value was not asked for. */
+  usual?: boolean;
+  problem?: string;
+  onType?: (value: Length) => void;
+  onSettle: (value: Length) => void;
+  className?: string;
+}) {
+  const [text, setText] = useState<string | null>(null);
+  const [wrong, setWrong] = useState<string | null>(null);
+  const id = useId();
+  useEffect(() => setWrong(null), [value]);
+  const read = (t: string): Length | null => {
+    try {
+      const l = parseLength(t, units);
+      setWrong(null);
+      return l;
+    } catch (e) {
+      if (!(e instanceof LengthError)) throw e;
+      setWrong(e.message);
+      return null;
+    }
+  };
+  const settle = () => {
+    if (text === null) return;
+    const l = read(text);
+    if (l === null) return;
+    setText(null);
+    if (l !== value || onType) onSettle(l);
+  };
+  const said = wrong ?? problem;
+  return (
+    <span className="inline-flex flex-col items-end">
+      <input
+        className={`field text-right font-mono ${usual ? "" : "font-semibold"} ${className}`}
+        aria-label={label}
+        aria-invalid={said ? true : undefined}
+        aria-describedby={said ? id : undefined}
+        value={text ?? exactText(value, units)}
+        onFocus={(e) => e.target.select()}
+        onChange={(e) => {
+          setText(e.target.value);
+          const l = read(e.target.value);
+          if (l !== null) onType?.(l);
+        }}
+        onBlur={settle}
+        onKeyDown={(e) => {
+          if (e.key === "Enter") settle();
+          if (e.key === "Escape") {
+            setText(null);
+            setWrong(null);
+            onType?.(value);
+          }
+        }}
+        size={8}
+      />
+      {said && (
+        <span id={id} role="alert" className="max-w-52 text-right text-[.82rem] leading-tight text-madder">
+          {said}
+        </span>
+      )}
+    </span>
+  );
+}

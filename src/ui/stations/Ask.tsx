@@ -1,0 +1,274 @@
+"use client";
+import { useState } from "react";
+import { inch } from "@/core/length/length";
+import type { BoardStock, PackStock, StockEntry } from "@/core/job/job";
+import { RECIPES } from "@/core/recipes";
+import { STANDARDS, findStandard } from "@/core/standards";
+import { useDesk } from "@/ui/job/useDesk";
+import { LengthField } from "@/ui/parts/LengthField";
+import { Measure } from "@/ui/parts/Measure";
+
+/** What, how many, by when, from what. */
+export function Ask() {
+  const desk = useDesk();
+  const { job } = desk;
+  return (
+    <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
+      <section aria-label="What is wanted">
+        <div className="mb-5 flex flex-wrap items-baseline gap-x-5 gap-y-2">
+          <TextField label="Job" value={job.name} onSettle={(name) => desk.act({ do: "name", name }, "job")} className="w-80 text-[1.3rem] font-semibold" />
+          <DateField label="Start" value={job.start} onChange={(start) => desk.act({ do: "dates", start, due: job.due }, "dates")} />
+          <DateField label="Due" value={job.due} onChange={(due) => desk.act({ do: "dates", start: job.start, due }, "dates")} />
+        </div>
+        <Said field="job" />
+        <Said field="dates" />
+        <h2 className="small-head">Wanted</h2>
+        <table className="cutting-list">
+          <tbody>
+            {job.lines.map((l, at) => (
+              <tr key={at}>
+                <td className="w-20">
+                  <NumberField label={`Quantity of line ${at + 1}`} value={l.quantity} onSettle={(quantity) => desk.act({ do: "change line", at, to: { quantity } }, `line ${at}`)} className="w-16 text-[1.13rem] font-semibold" />
+                </td>
+                <td>
+                  <Pick label={`Item of line ${at + 1}`} value={l.item} options={RECIPES.map((r) => [r.id, r.name])} onPick={(item) => desk.act({ do: "change line", at, to: { item } }, `line ${at}`)} />
+                </td>
+                <td>
+                  <Pick label={`Standard of line ${at + 1}`} value={l.standard} options={STANDARDS.map((s) => [s.id, s.name])} onPick={(standard) => desk.act({ do: "change line", at, to: { standard, size: findStandard(standard)!.defaultSize } }, `line ${at}`)} />
+                </td>
+                <td>
+                  <Pick label={`Size of line ${at + 1}`} value={l.size} options={Object.entries(findStandard(l.standard)!.sizes).map(([id, s]) => [id, s.name])} onPick={(size) => desk.act({ do: "change line", at, to: { size } }, `line ${at}`)} />
+                </td>
+                <td className="text-right">
+                  <button className="quiet" aria-label={`Take out line ${at + 1}`} onClick={() => desk.act({ do: "remove line", at })}>
+                    take out
+                  </button>
+                  <Said field={`line ${at}`} />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        <AddLine />
+        <Saw />
+      </section>
+      <section aria-label="Stock">
+        <Boards />
+        <Packs />
+      </section>
+    </div>
+  );
+}
+
+function Said({ field }: { field: string }) {
+  const { problem } = useDesk();
+  return problem?.field === field ? (
+    <p role="alert" className="text-[.87rem] text-madder">
+      {problem.message}
+    </p>
+  ) : null;
+}
+
+function AddLine() {
+  const desk = useDesk();
+  const empty = desk.job.lines.length === 0;
+  return (
+    <div className={empty ? "py-10 text-center" : "pt-3"}>
+      {empty && <p className="mb-3 text-[1.3rem]">What are you making?</p>}
+      <span className="inline-flex flex-wrap gap-2">
+        {RECIPES.map((r) => (
+          <button key={r.id} className={empty ? "act text-[1.13rem]" : "act"} onClick={() => desk.act({ do: "add line", line: { item: r.id, standard: STANDARDS[0]!.id, size: STANDARDS[0]!.defaultSize, quantity: 10, options: {} } })}>
+            Add {r.kind === "frame" ? "frames" : "bodies"}
+          </button>
+        ))}
+      </span>
+    </div>
+  );
+}
+
+function Saw() {
+  const desk = useDesk();
+  const { workshop: w, units } = desk.job;
+  const length = (name: "kerf" | "endTrim" | "minHold" | "keepOffcut", label: string, hint: string) => (
+    <label className="flex items-baseline justify-between gap-3 py-0.5" title={hint}>
+      <span className="text-soft">{label}</span>
+      <LengthField value={w[name]} units={units} label={label} onSettle={(v) => desk.act({ do: "workshop", to: { [name]: v } }, name)} problem={desk.problem?.field === name ? desk.problem.message : undefined} className="w-20" />
+    </label>
+  );
+  return (
+    <div className="mt-7 max-w-96">
+      <h2 className="small-head">The shop</h2>
+      {length("kerf", "Saw removes", "the kerf")}
+      {length("endTrim", "Lost at each board end", "end trim, that cut's kerf and all")}
+      {length("minHold", "Shortest piece held safely", "shorter parts are cut from longer blanks")}
+      {length("keepOffcut", "Offcuts kept from", "shorter ones are scrap")}
+      <label className="flex items-baseline justify-between gap-3 py-0.5">
+        <span className="text-soft">People</span>
+        <NumberField label="People" value={w.people} onSettle={(people) => desk.act({ do: "workshop", to: { people } }, "people")} className="w-20" />
+      </label>
+      <Said field="people" />
+    </div>
+  );
+}
+
+const NEW_BOARD: BoardStock = { form: "board", material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96), price: 0, available: null, source: "buy" };
+const NEW_PACK: PackStock = { form: "pack", material: "exterior screw, 1 5/8", pack: 100, price: 0, available: null, source: "buy" };
+
+function Boards() {
+  const desk = useDesk();
+  const { stock, units } = desk.job;
+  const boards = stock.flatMap((s, at) => (s.form === "board" ? [{ s, at }] : []));
+  const change = (at: number, s: StockEntry) => desk.act({ do: "change stock", at, stock: s }, `stock ${at}`);
+  return (
+    <>
+      <h2 className="small-head">Boards to cut from</h2>
+      {boards.length === 0 ? (
+        <p className="py-3 text-soft">No boards yet, so nothing can be laid out.</p>
+      ) : (
+        <table className="cutting-list">
+          <thead>
+            <tr>
+              <th>wood</th>
+              <th className="text-right!">thick × wide × long</th>
+              <th className="text-right!">price</th>
+              <th className="text-right!">there are</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {boards.map(({ s, at }) => (
+              <tr key={at}>
+                <td>
+                  <TextField label={`Wood of board ${at + 1}`} value={s.material} onSettle={(material) => change(at, { ...s, material })} className="w-20" />
+                  {s.source === "yard" && <span className="ml-1 text-[.82rem] text-soft">yard</span>}
+                </td>
+                <td className="text-right whitespace-nowrap">
+                  {(["thickness", "width", "length"] as const).map((d, i) => (
+                    <span key={d}>
+                      {i > 0 && <span className="mx-1 text-[#8a8f88]">×</span>}
+                      <LengthField value={s[d]} units={units} label={`${d} of board ${at + 1}`} onSettle={(v) => change(at, { ...s, [d]: v })} className="w-[4.6rem]" />
+                    </span>
+                  ))}
+                </td>
+                <td className="text-right">
+                  <NumberField label={`Price of board ${at + 1}`} value={s.price} onSettle={(price) => change(at, { ...s, price })} className="w-16" />
+                </td>
+                <td className="text-right">
+                  <NumberField label={`How many of board ${at + 1}; empty is any number`} value={s.available} empty="any" onSettle={(available) => change(at, { ...s, available })} onEmpty={() => change(at, { ...s, available: null })} className="w-14" />
+                </td>
+                <td className="text-right">
+                  <button className="quiet" aria-label={`Take out board ${at + 1}`} onClick={() => desk.act({ do: "remove stock", at })}>
+                    take out
+                  </button>
+                  <Said field={`stock ${at}`} />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <p className="mb-6 flex gap-2 pt-2">
+        <button className={boards.length === 0 ? "act" : "quiet"} onClick={() => desk.act({ do: "add stock", stock: NEW_BOARD })}>
+          Add <Measure value={NEW_BOARD.thickness} units={units} /> × <Measure value={NEW_BOARD.width} units={units} /> × <Measure value={NEW_BOARD.length} units={units} />
+        </button>
+        <button className="quiet" onClick={() => desk.act({ do: "add stock", stock: { ...NEW_BOARD, source: "yard", available: 1 } })}>
+          add one from the yard
+        </button>
+      </p>
+    </>
+  );
+}
+
+function Packs() {
+  const desk = useDesk();
+  const packs = desk.job.stock.flatMap((s, at) => (s.form === "pack" ? [{ s, at }] : []));
+  const needs = [...new Set(desk.order?.lines.filter((l) => l.unit !== "board").map((l) => l.what) ?? [])].filter((w) => !packs.some((p) => p.s.material === w));
+  const change = (at: number, s: StockEntry) => desk.act({ do: "change stock", at, stock: s }, `stock ${at}`);
+  return (
+    <>
+      <h2 className="small-head">Fasteners, glue, foundation</h2>
+      <table className="cutting-list">
+        <tbody>
+          {packs.map(({ s, at }) => (
+            <tr key={at}>
+              <td>{s.material}</td>
+              <td className="text-right whitespace-nowrap">
+                pack of <NumberField label={`Pack size of ${s.material}`} value={s.pack} onSettle={(pack) => change(at, { ...s, pack })} className="w-16" />
+              </td>
+              <td className="text-right">
+                <NumberField label={`Price of ${s.material}`} value={s.price} onSettle={(price) => change(at, { ...s, price })} className="w-16" />
+              </td>
+              <td className="text-right">
+                <button className="quiet" aria-label={`Take out ${s.material}`} onClick={() => desk.act({ do: "remove stock", at })}>
+                  take out
+                </button>
+                <Said field={`stock ${at}`} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="flex flex-wrap gap-2 pt-2">
+        {needs.map((material) => (
+          <button key={material} className="quiet" onClick={() => desk.act({ do: "add stock", stock: { ...NEW_PACK, material } })}>
+            add {material}
+          </button>
+        ))}
+      </p>
+    </>
+  );
+}
+
+function Pick({ label, value, options, onPick }: { label: string; value: string; options: [string, string][]; onPick(value: string): void }) {
+  return (
+    <select className="field font-semibold" aria-label={label} value={value} onChange={(e) => onPick(e.target.value)}>
+      {options.map(([id, name]) => (
+        <option key={id} value={id}>
+          {name}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+/** Text that is kept when the field is left or Enter is pressed. */
+function TextField({ label, value, onSettle, className = "" }: { label: string; value: string; onSettle(value: string): void; className?: string }) {
+  const [text, setText] = useState<string | null>(null);
+  const settle = () => {
+    if (text !== null && text !== value) onSettle(text);
+    setText(null);
+  };
+  return <input className={`field ${className}`} aria-label={label} value={text ?? value} onChange={(e) => setText(e.target.value)} onBlur={settle} onKeyDown={(e) => e.key === "Enter" && settle()} />;
+}
+
+function NumberField({ label, value, onSettle, onEmpty, empty, className = "" }: { label: string; value: number | null; onSettle(value: number): void; onEmpty?(): void; empty?: string; className?: string }) {
+  const [text, setText] = useState<string | null>(null);
+  const [wrong, setWrong] = useState(false);
+  const settle = () => {
+    if (text === null) return;
+    if (text.trim() === "" && onEmpty) onEmpty();
+    else if (text.trim() === "" || !Number.isFinite(Number(text))) return setWrong(true);
+    else if (Number(text) !== value) onSettle(Number(text));
+    setText(null);
+    setWrong(false);
+  };
+  return (
+    <>
+      <input className={`field text-right font-mono ${className}`} inputMode="decimal" aria-label={label} aria-invalid={wrong || undefined} placeholder={empty} value={text ?? value ?? ""} onFocus={(e) => e.target.select()} onChange={(e) => setText(e.target.value)} onBlur={settle} onKeyDown={(e) => e.key === "Enter" && settle()} />
+      {wrong && (
+        <span role="alert" className="block text-[.82rem] text-madder">
+          read “{text}”, wanted a number
+        </span>
+      )}
+    </>
+  );
+}
+
+function DateField({ label, value, onChange }: { label: string; value: string | undefined; onChange(value: string | undefined): void }) {
+  return (
+    <label className="flex items-baseline gap-2">
+      <span className="text-soft">{label}</span>
+      <input type="date" className="field" value={value ?? ""} onChange={(e) => onChange(e.target.value || undefined)} />
+    </label>
+  );
+}

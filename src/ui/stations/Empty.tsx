@@ -1,0 +1,16 @@
+"use client";
+import type { StationId } from "@/ui/job/stations";
+import { useDesk } from "@/ui/job/useDesk";
+
+/** A station with nothing to show yet: says so, and what starts it. */
+export function Empty({ text, next, act }: { text: string; next: StationId; act: string }) {
+  const { id } = useDesk();
+  return (
+    <div className="pt-16 text-center">
+      <p className="mb-4 text-[1.3rem]">{text}</p>
+      <button className="act text-[1.13rem]" onClick={() => window.history.pushState(null, "", `/jobs/${id}/${next}`)}>
+        {act}
+      </button>
+    </div>
+  );
+}

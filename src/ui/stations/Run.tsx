@@ -1,0 +1,95 @@
+"use client";
+import { Fragment } from "react";
+import type { Planned } from "@/core/plan/plan";
+import type { Units } from "@/core/length/length";
+import { useDesk } from "@/ui/job/useDesk";
+import { Measure } from "@/ui/parts/Measure";
+import { clockDay, clockTime, count, dayText, duration } from "@/ui/parts/words";
+import { Empty } from "./Empty";
+
+/** The run sheet: what to do, in order, with every setting and caution, on screen and on paper. */
+export function Run() {
+  const { plan, job, layout } = useDesk();
+  if (job.lines.length === 0) return <Empty text="There is nothing to run yet." next="ask" act="Say what to make" />;
+  if (!job.start) return <Empty text="The job has no start day." next="ask" act="Say when work starts" />;
+  if (!plan) return <p className="text-[1.13rem]">{layout.state === "working" ? "Waiting for the layout …" : "The plan follows the layout."}</p>;
+  const days = [...new Set(plan.operations.map((o) => clockDay(o.startsAt)))];
+  return (
+    <div>
+      <header className="mb-3">
+        <h2 className="only-print text-[1.4rem] font-semibold">Run sheet: {job.name}</h2>
+        <p className="text-[1.13rem]">
+          Ready <b className="text-[1.5rem]">{clockDay(plan.finish)}</b>, {clockTime(plan.finish)}
+          {job.due && (plan.late ? <b className="text-madder">: late, it is due {dayText(job.due)}. </b> : `, due ${dayText(job.due)}. `)}
+          <span className="text-[.93rem] text-soft">
+            {plan.finish === plan.bound ? "No plan in these hours can finish earlier." : `No plan in these hours can finish before ${clockDay(plan.bound)}, ${clockTime(plan.bound)}.`} {count(job.workshop.people, "person", "people")} · times are starting guesses
+          </span>
+        </p>
+      </header>
+      {days.map((day) => (
+        <section key={day} aria-label={day} className="mb-4">
+          <h3 className="border-b-2 border-ink pb-0.5 text-[1.07rem] font-semibold">{day}</h3>
+          <ol>
+            {plan.operations
+              .filter((o) => clockDay(o.startsAt) === day)
+              .map((o) => (
+                <Step key={o.id} o={o} units={job.units} />
+              ))}
+          </ol>
+        </section>
+      ))}
+    </div>
+  );
+}
+
+function Step({ o, units }: { o: Planned; units: Units }) {
+  const laterDay = clockDay(o.endsAt) !== clockDay(o.startsAt);
+  return (
+    <li className="keep-together grid grid-cols-[104px_minmax(0,15rem)_minmax(0,1fr)] items-start gap-x-4 border-b border-rule py-2.5">
+      <div className="font-mono text-[.93rem]">
+        <span className="block">
+          {clockTime(o.startsAt)}–{clockTime(o.endsAt)}
+        </span>
+        {laterDay && <span className="block text-[.82rem] text-soft">to {clockDay(o.endsAt)}</span>}
+        <span className="block text-[.82rem] text-soft">{o.station}</span>
+      </div>
+      <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
+        {o.settings.length === 0 && <span className="text-soft">no setting</span>}
+        {o.settings.map((s) => (
+          <span key={s.label} className="whitespace-nowrap">
+            <span className="block text-[.82rem] text-soft">{s.label}</span>
+            <Measure value={s.value} units={units} className="text-[1.7rem] leading-tight" />
+          </span>
+        ))}
+      </div>
+      <div>
+        <p>
+          <strong className="font-semibold">{o.name}</strong>, <span className="font-mono">{o.pieces}</span> {o.of.toLowerCase()}
+          {o.lot !== "all" && `, ${o.lot}`}
+          <span className="text-soft"> · {duration(o.minutes)}</span>
+          {o.wait > 0 && <span className="text-soft"> · then leave it {duration(o.wait)}</span>}
+        </p>
+        {o.check && <p className="text-[.87rem]">First piece: {o.check}.</p>}
+        {o.caution && <p className="mt-1 border-l-4 border-madder pl-2 text-[.87rem]">{o.caution}</p>}
+        <Boxes n={o.pieces} />
+      </div>
+    </li>
+  );
+}
+
+/** Boxes to tick by hand: one a piece up to ten, otherwise one for each tenth. */
+function Boxes({ n }: { n: number }) {
+  const each = Math.ceil(n / 10);
+  const boxes = Math.ceil(n / each);
+  return (
+    <p className="only-print mt-1 text-[.82rem]">
+      {Array.from({ length: boxes }, (_, i) => (
+        <Fragment key={i}>
+          <span className="only-print mr-1 h-3.5 w-3.5 border border-black align-middle" />
+          <span className="mr-2">{Math.min(n, (i + 1) * each)}</span>
+        </Fragment>
+      ))}
+      spoiled: ______
+    </p>
+  );
+}

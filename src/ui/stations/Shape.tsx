@@ -1,0 +1,276 @@
+"use client";
+import type { Finding } from "@/core/fit/finding";
+import { cutList } from "@/core/job/cutlist";
+import { frameFor } from "@/core/job/worked";
+import { lengthWithUnit } from "@/core/length/format";
+import type { Parameter } from "@/core/recipes/recipe";
+import { featureSummary } from "@/core/shape/features";
+import type { Length, Units } from "@/core/length/length";
+import { holds, lengthOf, type OptionValue } from "@/core/shape/shape";
+import { BodySection } from "@/ui/drawing/BodySection";
+import { CornerDetail } from "@/ui/drawing/CornerDetail";
+import { FrameView } from "@/ui/drawing/FrameView";
+import { type Desk, useDesk } from "@/ui/job/useDesk";
+import { moveText } from "@/ui/job/moves";
+import { GapGauge } from "@/ui/parts/GapGauge";
+import { LengthField } from "@/ui/parts/LengthField";
+import { Measure } from "@/ui/parts/Measure";
+import { Empty } from "./Empty";
+
+/** Dimensions, joints and fit of one line: options left, drawing and cut list in the middle, what fits right. */
+export function Shape() {
+  const desk = useDesk();
+  const { worked, line, job } = desk;
+  const at = worked.lines[line];
+  if (!at) return <Empty text="There is nothing to shape yet." next="ask" act="Say what to make" />;
+  const findings = worked.findings.filter((f) => f.line === line);
+  const isBody = at.shape.recipe.kind === "body";
+  const part = (id: string) => {
+    const p = at.shape.parts.find((x) => x.id === id);
+    if (p) desk.light({ key: `part ${id}`, working: p.working.length });
+  };
+  const mark = (key: string) => {
+    const [kind, name] = [key.slice(0, key.indexOf(" ")), key.slice(key.indexOf(" ") + 1)];
+    const found = kind === "finding" ? findings.find((f) => f.rule === name)?.working : at.shape.scope.has(name) ? at.shape.scope.working(name) : frameName(at, worked.lines, name);
+    if (found) desk.light({ key, working: found });
+  };
+  return (
+    <div className="grid grid-cols-1 gap-x-[18px] gap-y-5 md:grid-cols-[218px_minmax(0,1fr)] xl:grid-cols-[218px_minmax(0,1fr)_272px]">
+      <section aria-label="Lines and options" className="no-print">
+        <LineList desk={desk} />
+        <OptionList desk={desk} />
+      </section>
+      <section aria-label="Drawing and cut list" className="min-w-0">
+        <h2 className="only-print text-[1.3rem] font-semibold">
+          {job.name}: {at.shape.title}, {at.line.quantity} wanted
+        </h2>
+        <h2 className="small-head mb-1">{isBody ? "Story stick, and a cut through the length with one frame hanging" : "Story stick, a cut beside the middle, and the end bar"}</h2>
+        {isBody ? (
+          <BodySection body={at.shape} frame={frameFor(at, worked.lines)} units={job.units} litKey={desk.lit?.key} onPart={part} onMark={mark} />
+        ) : (
+          <FrameView frame={at.shape} units={job.units} litKey={desk.lit?.key} onPart={part} onMark={mark} />
+        )}
+        <CutTable desk={desk} onPart={part} />
+      </section>
+      <section aria-label="Will it fit" className="md:col-start-2 xl:col-start-3">
+        <h2 className="small-head">Will it fit</h2>
+        <FindingList findings={findings} desk={desk} />
+        {isBody && (
+          <div className="mt-2 border-t border-rule pt-1">
+            <h2 className="small-head">Corner, from above</h2>
+            <CornerDetail body={at.shape} units={job.units} litKey={desk.lit?.key} onPart={part} />
+          </div>
+        )}
+      </section>
+    </div>
+  );
+}
+
+/** A value that belongs to the frame that hangs in the body. */
+function frameName(at: Desk["worked"]["lines"][number], lines: Desk["worked"]["lines"], name: string) {
+  if (at.shape.recipe.kind !== "body") return undefined;
+  const frame = frameFor(at, lines);
+  return frame.scope.has(name) ? frame.scope.working(name) : undefined;
+}
+
+function LineList({ desk }: { desk: Desk }) {
+  const { worked, line } = desk;
+  return (
+    <>
+      <h2 className="small-head mb-1.5">Lines</h2>
+      <ul>
+        {worked.lines.map(({ line: l, shape, at }) => {
+          const stop = worked.findings.some((f) => f.line === at && f.state === "stop");
+          const care = worked.findings.some((f) => f.line === at && f.state === "care");
+          return (
+            <li key={at}>
+              <button onClick={() => desk.setLine(at)} aria-current={at === line} className={`grid w-full grid-cols-[44px_1fr_auto] items-baseline gap-2 border-0 border-b border-rule py-2 pr-2 text-left ${at === line ? "bg-white shadow-[inset_4px_0_var(--color-spruce)]" : "bg-transparent"}`}>
+                <b className="text-right font-mono text-[1.07rem] font-medium">{l.quantity}</b>
+                <span>
+                  <strong className="block font-semibold">{shape.title}</strong>
+                  <em className="text-[.84rem] text-soft not-italic">{summary(desk, at)}</em>
+                </span>
+                {(stop || care) && <i className={`border-b-2 text-[.82rem] not-italic ${stop ? "border-madder text-madder" : "border-dotted border-madder"}`}>{stop ? "will not fit" : "look"}</i>}
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </>
+  );
+}
+
+/** `Langstroth 10 · rabbet in ends`: the standard, then what was chosen. */
+function summary({ worked }: Desk, at: number): string {
+  const { shape } = worked.lines[at]!;
+  const first = shape.recipe.parameters.filter((p) => p.kind === "choice" && (p.name === "joint" || p.name === "foundation"));
+  const said = first.map((p) => {
+    const v = shape.scope.working(p.name).value;
+    return (p.kind === "choice" && p.choices.find((c) => v.kind === "word" && c.id === v.of)?.label) || "";
+  });
+  return [shape.standard.short, ...said].join(" · ");
+}
+
+function OptionList({ desk }: { desk: Desk }) {
+  const { worked, line } = desk;
+  const { shape } = worked.lines[line]!;
+  const shown = shape.recipe.parameters.filter((p) => holds(p.when, shape.scope));
+  const groups = [...new Set(shown.map((p) => p.group))];
+  return (
+    <div className="mt-3 space-y-2.5 text-[.9rem]">
+      {groups.map((g) => (
+        <fieldset key={g}>
+          <legend className="small-head">{g}</legend>
+          {shown
+            .filter((p) => p.group === g)
+            .map((p) => (
+              <div key={p.name} className="flex items-baseline justify-between gap-2 py-[1px]">
+                <span className="text-soft" title={p.hint}>
+                  {p.label}
+                </span>
+                <OptionField desk={desk} parameter={p} />
+              </div>
+            ))}
+        </fieldset>
+      ))}
+    </div>
+  );
+}
+
+function OptionField({ desk, parameter: p }: { desk: Desk; parameter: Parameter }) {
+  const { worked, line, job } = desk;
+  const at = worked.lines[line]!;
+  const asked = job.lines[line]!.options[p.name] !== undefined;
+  const field = `${line}.${p.name}`;
+  const set = (value: OptionValue | null) => desk.act({ do: "option", at: line, name: p.name, value }, field);
+  const back = asked && (
+    <button className="quiet no-print text-[.8rem]" title="back to the usual" aria-label={`${p.label}: back to the usual`} onClick={() => set(null)}>
+      usual
+    </button>
+  );
+  if (p.kind === "length")
+    return (
+      <span className="flex items-baseline gap-1">
+        {back}
+        <LengthField
+          value={lengthOf(at.shape, p.name)}
+          units={job.units}
+          label={p.label}
+          usual={!asked}
+          problem={desk.problem?.field === field ? desk.problem.message : undefined}
+          onType={(v) => desk.try({ do: "option", at: line, name: p.name, value: v }, field)}
+          onSettle={(v) => set(v)}
+          className="w-20"
+        />
+      </span>
+    );
+  const value = at.shape.scope.working(p.name).value;
+  if (p.kind === "flag")
+    return (
+      <select className="field text-right" aria-label={p.label} value={value.kind === "flag" && value.of ? "yes" : "no"} onChange={(e) => set(e.target.value === "yes")}>
+        <option value="yes">yes</option>
+        <option value="no">no</option>
+      </select>
+    );
+  return (
+    <select className={`field max-w-36 text-right ${asked ? "font-semibold" : ""}`} aria-label={p.label} value={value.kind === "word" ? value.of : ""} title={p.choices.find((c) => value.kind === "word" && c.id === value.of)?.note} onChange={(e) => set(e.target.value)}>
+      {p.choices.map((c) => (
+        <option key={c.id} value={c.id}>
+          {c.label}
+        </option>
+      ))}
+    </select>
+  );
+}
+
+/** How far a number moved with the last change. */
+function Moved({ by, units }: { by: Length | undefined; units: Units }) {
+  if (by === undefined) return null;
+  return <span className="no-print ml-1 font-mono text-[.78rem] text-blue">{moveText(by, units)}</span>;
+}
+
+function CutTable({ desk, onPart }: { desk: Desk; onPart(id: string): void }) {
+  const { worked, line, job, lit } = desk;
+  const parts = cutList(worked).filter((c) => c.line.at === line);
+  const dims = [["length", "l"], ["width", "w"], ["thickness", "t"]] as const;
+  return (
+    <table className="cutting-list mt-1">
+      <caption className="sr-only">Cut list</caption>
+      <thead className="sr-only">
+        <tr>
+          <th>Quantity</th>
+          <th>Part</th>
+          <th>Length</th>
+          <th>Width</th>
+          <th>Thickness</th>
+          <th>Cuts</th>
+        </tr>
+      </thead>
+      <tbody>
+        {parts.map(({ part, quantity }) => (
+          <tr key={part.id} data-lit={lit?.key === `part ${part.id}`} onMouseEnter={() => onPart(part.id)}>
+            <td className="w-14 text-right font-mono text-[1.13rem] font-semibold">{quantity}</td>
+            <td className="whitespace-nowrap">{part.name}</td>
+            {dims.map(([word, axis], i) => (
+              <td key={word} className="text-right whitespace-nowrap">
+                {i > 0 && <span className="mr-2 text-[#8a8f88]">×</span>}
+                <button className="border-0 bg-transparent p-0" aria-label={`${part.name}, ${word}: ${lengthWithUnit(part.size[axis], job.units)}`} onMouseEnter={() => desk.light({ key: `part ${part.id}`, working: part.working[word] })} onFocus={() => desk.light({ key: `part ${part.id}`, working: part.working[word] })}>
+                  <Measure value={part.size[axis]} units={job.units} className="text-[1.05rem]" />
+                </button>
+                <Moved by={desk.moves.get(`part ${part.id}.${word}`)} units={job.units} />
+              </td>
+            ))}
+            <td className="pl-4 text-[.87rem] text-soft">
+              {featureSummary(part.features, job.units).join(" · ")}
+              {part.outside && <span className="only-print">{part.outside}</span>}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function FindingList({ findings, desk }: { findings: Finding[]; desk: Desk }) {
+  const { job, lit } = desk;
+  const gaps = findings.filter((f) => f.bands);
+  const others = findings.filter((f) => !f.bands);
+  const row = (f: Finding) => (
+    <li key={`${f.rule} ${f.label}`}>
+      <button
+        onMouseEnter={() => desk.light({ key: `finding ${f.rule}`, working: f.working })}
+        onFocus={() => desk.light({ key: `finding ${f.rule}`, working: f.working })}
+        className={`grid w-full grid-cols-[1fr_auto] items-baseline border-0 border-t border-rule py-1 text-left ${lit?.key === `finding ${f.rule}` ? "bg-white" : "bg-transparent"}`}
+      >
+        <span className="font-semibold">{f.label}</span>
+        <span className="pl-2 text-[1.07rem]">
+          <Measure value={f.value} units={job.units} />
+          <Moved by={desk.moves.get(`finding ${f.rule} ${f.label}`)} units={job.units} />
+        </span>
+        {f.bands && (
+          <span className="col-span-2">
+            <GapGauge value={f.value} bands={f.bands} />
+          </span>
+        )}
+        <span className={`col-span-2 text-[.84rem] ${f.state === "ok" ? "text-soft" : "font-semibold text-madder"}`}>
+          {f.text}
+          {f.advice && <span className="block font-normal text-ink">{f.advice}</span>}
+        </span>
+      </button>
+    </li>
+  );
+  return (
+    <ul>
+      {gaps.length > 0 && (
+        <li aria-hidden="true" className="flex justify-between text-[.78rem] text-soft">
+          <span>glues</span>
+          <span>open</span>
+          <span>bridges</span>
+        </li>
+      )}
+      {gaps.map(row)}
+      {others.sort((a, b) => RANK[b.state] - RANK[a.state]).map(row)}
+    </ul>
+  );
+}
+const RANK = { ok: 0, care: 1, stop: 2 };
