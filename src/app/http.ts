@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { JobFileError } from "@/core/job/file";
+import { JobFileError } from "@/core/job/problem";
 import { NoJobError, StaleError } from "@/store/jobs";
 
 /** A request's body is not what the route takes; says what would be. */
@@ -43,6 +43,7 @@ export async function answer(run: () => Promise<Response>): Promise<Response> {
     return await run();
   } catch (e) {
     const status = e instanceof BadRequest || e instanceof JobFileError ? 400 : e instanceof NoJobError ? 404 : e instanceof StaleError ? 409 : 0;
+    if (status === 0 && (e as NodeJS.ErrnoException).code === "ECONNRESET") return new Response(null, { status: 499 }); // the caller hung up
     if (status === 0) throw e;
     return Response.json({ error: (e as Error).message }, { status });
   }

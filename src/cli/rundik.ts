@@ -1,6 +1,7 @@
 import { createReadStream, statSync } from "node:fs";
 import { cutListDocument } from "@/core/job/cutlist";
-import { JobFileError, readJobFile } from "@/core/job/file";
+import { readJobFile } from "@/core/job/file";
+import { JobFileError } from "@/core/job/problem";
 import { LIMITS } from "@/core/job/job";
 import { type WorkedJob, workJob } from "@/core/job/worked";
 import { findingsDocument } from "@/core/fit/document";

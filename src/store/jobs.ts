@@ -1,4 +1,5 @@
-import { type Act, actText, carryOut } from "@/core/job/acts";
+import { type Act, actText } from "@/core/job/acts";
+import { carryOut } from "@/core/job/perform";
 import { type Job, type JobLine, type StockEntry } from "@/core/job/job";
 import type { Db } from "./database";
 

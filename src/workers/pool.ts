@@ -28,9 +28,11 @@ export async function ask<N extends TaskName>(name: N, question: Tasks[N]["ask"]
     return known;
   }
   const { port1, port2 } = new MessageChannel();
-  port1.on("message", (p: Tasks[N]["progress"]) => hear?.(p));
+  // The worker says null when it has nothing more to tell: every word of progress comes before the answer.
+  const ended = new Promise<void>((resolve) => port1.on("message", (p: Tasks[N]["progress"] | null) => (p === null ? resolve() : hear?.(p))));
   try {
     const answer = (await pool().run({ name, ask: question, port: port2 }, { transferList: [port2] as never, signal })) as Tasks[N]["answer"];
+    await ended;
     answers.set(key, answer);
     if (answers.size > KEPT) answers.delete(answers.keys().next().value!);
     return answer;

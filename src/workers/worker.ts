@@ -15,6 +15,7 @@ export default function run({ name, ask, port }: { name: TaskName; ask: Tasks[Ta
   try {
     return RUN[name](ask, (p) => port.postMessage(p));
   } finally {
+    port.postMessage(null);
     port.close();
   }
 }

@@ -1,9 +1,10 @@
 import fc from "fast-check";
 import { inch, mm } from "@/core/length/length";
-import { carryOut } from "./acts";
+import { carryOut } from "./perform";
 import { cutListDocument } from "./cutlist";
-import { JobFileError, readJob, readJobFile, writeJob } from "./file";
+import { readJob, readJobFile, writeJob } from "./file";
 import type { Job } from "./job";
+import { JobFileError } from "./problem";
 import { workJob } from "./worked";
 
 const file = (change: object = {}, line: object = {}) => ({

@@ -56,10 +56,10 @@ export function lengthWithUnit(length: Length, units: Units): string {
 
 /**
  * The length as text that reads back to the very same nanometre: a fraction with its mark when it lies on a 64th,
- * otherwise millimetres. Used in files and in fields a person types in.
+ * otherwise millimetres; in mm, inches only where three decimals would not do. Used in files and in fields a person types in.
  */
 export function exactText(length: Length, units: Units): string {
   const mm = `${length / 1_000_000}`;
-  if (units === "mm") return length % 100_000 === 0 || !inchParts(length).exact ? mm : `${inchText(length)}"`;
+  if (units === "mm") return length % 1000 === 0 || !inchParts(length).exact ? mm : `${inchText(length)}"`;
   return inchParts(length).exact ? inchText(length) : `${mm} mm`;
 }

@@ -1,7 +1,9 @@
 import fc from "fast-check";
 import { inch, mm, type Length } from "@/core/length/length";
-import { findRecipe } from "@/core/recipes";
-import { findStandard } from "@/core/standards";
+import { findRecipe, RECIPES } from "@/core/recipes";
+import { recipeSchema } from "@/core/recipes/recipe";
+import { findStandard, STANDARDS } from "@/core/standards";
+import { standardSchema } from "@/core/standards/standard";
 import { ITEM_AXES, placedBox, probe } from "./assembly";
 import { FormulaError, evaluate, lengthValue, toLength } from "./formula";
 import { featureSummary } from "./features";
@@ -53,6 +55,11 @@ describe("cut sizes of bodies", () => {
     expect(rest({ lap: inch(0, 1, 4) }).where).toMatch(/stopped/);
     expect(rest({ joint: "butt-sides-inside" }).where).toMatch(/stopped/);
   });
+});
+
+test("every recipe and standard that ships keeps to its schema", () => {
+  for (const r of RECIPES) expect(recipeSchema.parse(r)).toEqual(r);
+  for (const s of STANDARDS) expect(standardSchema.parse(s)).toEqual(s);
 });
 
 test("frame parts come out as in the handbook's sample (chapter 4, deep; [mem] and [trade])", () => {

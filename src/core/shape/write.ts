@@ -1,6 +1,6 @@
 import { lengthText } from "@/core/length/format";
 import { nm, type Units } from "@/core/length/length";
-import { markText } from "@/core/standards/standard";
+import { markText } from "@/core/standards/words";
 import type { Value } from "./formula";
 import type { Working } from "./scope";
 

@@ -11,7 +11,7 @@ import { type Mark, StoryStick } from "./StoryStick";
 import { Grain, Wood } from "./Wood";
 import { measureWidth, SvgMeasure } from "./SvgMeasure";
 
-const [WIDE, HIGH] = [738, 372];
+const WIDE = 738;
 
 /** A body cut through its length with one frame hanging, its story stick beside it; all from the geometry. */
 export function BodySection({ body, frame, units, litKey, onPart, onMark }: { body: Shape; frame: Shape; units: Units; litKey?: string | null; onPart(id: string): void; onMark(key: string): void }) {
@@ -44,7 +44,7 @@ export function BodySection({ body, frame, units, litKey, onPart, onMark }: { bo
   ];
   const lights = (key: string) => ({ lit: litKey === key, onLight: () => onMark(key) });
   return (
-    <svg viewBox={`0 0 ${WIDE} ${HIGH}`} className="block w-full" role="img" aria-label={`${body.title}, cut through the length with one frame hanging`}>
+    <svg viewBox={`0 0 ${WIDE} ${low + 46}`} className="block w-full" role="img" aria-label={`${body.title}, cut through the length with one frame hanging`}>
       <Grain />
       <StoryStick marks={marks} p={p} x={70} top={b.depth} bottom={0} units={units} litKey={litKey} onLight={(m) => onMark(m.key)} />
       <Wood outlines={cuts.body} p={p} litKey={litKey} onLight={onPart} />

@@ -18,7 +18,7 @@ export function CornerDetail({ body, units, litKey, onPart }: { body: Shape; uni
   const inEnds = joint.kind === "word" && joint.of === "rabbet-ends";
   const inSides = joint.kind === "word" && joint.of === "rabbet-sides";
   const [from, shown] = inEnds ? [t - lap, lap] : [0, t];
-  const scale = 62 / (inch(1) / 1e6);
+  const scale = Math.min(62 / (inch(1) / 1e6), 76 / (t / 1e6));
   const p = paper({ x: 44, y: 104 }, 0, 0, scale);
   return (
     <svg viewBox="0 0 264 132" className="block w-full" role="img" aria-label="corner joint seen from above">

@@ -9,7 +9,7 @@ import { moved, paper } from "./paper";
 import { type Mark, StoryStick } from "./StoryStick";
 import { Grain, Wood } from "./Wood";
 
-const [WIDE, HIGH] = [738, 372];
+const WIDE = 738;
 
 /** A frame cut beside its middle, and its end bar face on; the stick carries the end bar's heights. */
 export function FrameView({ frame, units, litKey, onPart, onMark }: { frame: Shape; units: Units; litKey?: string | null; onPart(id: string): void; onMark(key: string): void }) {
@@ -34,7 +34,7 @@ export function FrameView({ frame, units, litKey, onPart, onMark }: { frame: Sha
   const lights = (key: string) => ({ lit: litKey === key, onLight: () => onMark(key) });
   const half = (f.topBarLength - f.frameLength) / 2;
   return (
-    <svg viewBox={`0 0 ${WIDE} ${HIGH}`} className="block w-full" role="img" aria-label={`${frame.title}, cut beside the middle, and the end bar face on`}>
+    <svg viewBox={`0 0 ${WIDE} ${low + 30}`} className="block w-full" role="img" aria-label={`${frame.title}, cut beside the middle, and the end bar face on`}>
       <Grain />
       <StoryStick marks={marks} p={p} x={70} top={f.frameHeight} bottom={0} units={units} litKey={litKey} onLight={(m) => onMark(m.key)} />
       <Wood outlines={cuts} p={p} litKey={litKey} onLight={onPart} />

@@ -3,6 +3,8 @@ import type { Length, Units } from "@/core/length/length";
 
 /** Advance of the mono face, in em. */
 const EM = 0.6;
+/** A stacked fraction's figures against the whole number's. */
+const STACK = 0.72;
 
 /** How wide a measure is set at `size` px. */
 export function measureWidth(value: Length, units: Units, size: number): number {
@@ -11,7 +13,7 @@ export function measureWidth(value: Length, units: Units, size: number): number 
   const head = `${exact ? "" : "≈"}${negative ? "−" : ""}${whole > 0 || num === 0 ? whole : ""}`;
   return head.length * EM * size + (num > 0 ? fractionWidth(num, den, size) + 0.08 * size : 0);
 }
-const fractionWidth = (num: number, den: number, size: number) => Math.max(String(num).length, String(den).length) * EM * size * 0.62;
+const fractionWidth = (num: number, den: number, size: number) => Math.max(String(num).length, String(den).length) * EM * size * STACK;
 
 /** A measure in a drawing, its fraction stacked; `x` is its left end, or its middle or right end by `anchor`. */
 export function SvgMeasure({ value, units, x, y, size = 14, fill = "var(--color-blue)", weight = 400, anchor = "start" }: {
@@ -44,11 +46,11 @@ export function SvgMeasure({ value, units, x, y, size = 14, fill = "var(--color-
       </text>
       {num > 0 && (
         <>
-          <text x={at + fw / 2} y={y - size * 0.08} fontSize={size * 0.62} textAnchor="middle">
+          <text x={at + fw / 2} y={y - size * 0.1} fontSize={size * STACK} textAnchor="middle">
             {num}
           </text>
           <path d={`M${at} ${y}h${fw}`} stroke={fill} strokeWidth={Math.max(0.8, size / 16)} />
-          <text x={at + fw / 2} y={y + size * 0.56} fontSize={size * 0.62} textAnchor="middle">
+          <text x={at + fw / 2} y={y + size * 0.63} fontSize={size * STACK} textAnchor="middle">
             {den}
           </text>
         </>

@@ -43,7 +43,7 @@ export function JobDesk({ stored, measurements }: { stored: StoredJob; measureme
             </button>
           </p>
         )}
-        <main className="print-plain min-h-0 flex-1 overflow-auto px-5 pt-3 pb-4">
+        <main tabIndex={0} className="print-plain outline-offset-[-3px] min-h-0 flex-1 overflow-auto px-5 pt-3 pb-4">
           <Page />
         </main>
         {here === "shape" && <WorkingStrip open={showing} setOpen={setShowing} />}
@@ -57,7 +57,7 @@ function Top({ desk }: { desk: Desk }) {
   const hand = plan && job.due ? Math.floor((Date.parse(`${job.due}T00:00:00Z`) / 60_000 + 1440 - plan.finish) / 1440) : undefined;
   return (
     <header className="no-print flex flex-wrap items-baseline gap-x-4 px-5 pt-2 pb-2">
-      <Link href="/" className="text-[1.33rem] font-bold tracking-tight no-underline">
+      <Link href="/" prefetch={false} className="text-[1.33rem] font-bold tracking-tight no-underline">
         Rundik
       </Link>
       <h1 className="max-w-[34rem] truncate text-[1.13rem]" title={job.name}>

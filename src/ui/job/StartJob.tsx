@@ -1,8 +1,6 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
-import { writeJob } from "@/core/job/file";
-import { emptyJob } from "@/core/job/job";
 
 /** Starts an empty job, or opens a job file. */
 export function StartJob({ first }: { first: boolean }) {
@@ -26,7 +24,7 @@ export function StartJob({ first }: { first: boolean }) {
         <button className="quiet" onClick={() => file.current?.click()}>
           open a job file
         </button>
-        <button className={`act ${first ? "text-[1.2rem]" : ""}`} onClick={() => void create(JSON.stringify(writeJob(emptyJob("New job", "in"))), "ask")}>
+        <button className={`act ${first ? "text-[1.2rem]" : ""}`} onClick={() => void create(JSON.stringify({ format: "rundik-job", version: 1, name: "New job", units: "in", lines: [] }), "ask")}>
           Start a job
         </button>
       </span>

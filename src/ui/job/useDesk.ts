@@ -1,7 +1,7 @@
 "use client";
 import { createContext, useCallback, useContext, useMemo, useRef, useState } from "react";
 import { type Act, preview } from "@/core/job/acts";
-import { JobFileError } from "@/core/job/file";
+import { JobFileError } from "@/core/job/problem";
 import type { Job } from "@/core/job/job";
 import { type WorkedJob, workJob } from "@/core/job/worked";
 import { FormulaError } from "@/core/shape/formula";

@@ -1,10 +1,11 @@
 "use client";
 import { Fragment } from "react";
 import { lengthText } from "@/core/length/format";
-import { allLayouts, cutsOf, type LayoutResult } from "@/core/layout/layout";
+import type { Layout } from "@/core/layout/boards";
+import { allLayouts, type LayoutResult } from "@/core/layout/layout";
 import { missingText } from "@/core/layout/missing";
 import { settingsApart, setUps } from "@/core/layout/setups";
-import type { Units } from "@/core/length/length";
+import { inch, type Length, type Units } from "@/core/length/length";
 import { BoardDrawing } from "@/ui/drawing/BoardDrawing";
 import { useDesk } from "@/ui/job/useDesk";
 import { Measure } from "@/ui/parts/Measure";
@@ -69,7 +70,7 @@ export function LayOut() {
     </div>
   );
 }
-const sixInches = 152_400_000 as Parameters<typeof lengthText>[0];
+const sixInches = inch(6);
 
 function Headline() {
   const { layout } = useDesk();
@@ -135,16 +136,7 @@ function Patterns({ result, units }: { result: LayoutResult; units: Units }) {
               <BoardDrawing layout={layout} board={board} longest={longest} names={name} units={units} />
               <p className="mt-1 text-[.87rem] text-soft">
                 {board.material} {[group.thickness, board.width, board.length].map((x) => lengthText(x, units)).join(" × ")}:{" "}
-                {cutsOf(layout, result.request.saw.endTrim)
-                  .filter((c) => c.kind !== "trim")
-                  .map((c, k) => (
-                    <Fragment key={k}>
-                      {k > 0 && ", then "}
-                      {c.kind === "rip" ? "rip at " : "stop "}
-                      <Measure value={c.setting} units={units} />
-                      {c.count > 1 && ` ${c.count} times`}
-                    </Fragment>
-                  ))}
+                <CutOrder layout={layout} names={name} units={units} />
               </p>
             </div>
           </li>
@@ -152,6 +144,31 @@ function Patterns({ result, units }: { result: LayoutResult; units: Units }) {
       })}
     </ol>
   );
+}
+
+/** `rip 9 5/8: 4 side 19 1/8, 1 end 16 1/4; rip 3 at 3/8: …`, in the order a person cuts. */
+function CutOrder({ layout, names, units }: { layout: Layout; names: Map<string, string>; units: Units }) {
+  const widths = [...new Set(layout.strips.map((s) => s.width))];
+  return widths.map((w, k) => {
+    const strips = layout.strips.filter((s) => s.width === w);
+    const stops = new Map<string, { name: string; length: Length; n: number }>();
+    for (const p of strips.flatMap((s) => s.pieces)) {
+      const key = `${p.blank} ${p.length}`;
+      stops.set(key, { name: names.get(p.blank)!.toLowerCase(), length: p.length, n: (stops.get(key)?.n ?? 0) + 1 });
+    }
+    return (
+      <Fragment key={w}>
+        {k > 0 && "; "}rip {strips.length > 1 && `${strips.length} at `}
+        <Measure value={w} units={units} />:{" "}
+        {[...stops.values()].map((s, i) => (
+          <Fragment key={i}>
+            {i > 0 && ", "}
+            {s.n} {s.name} <Measure value={s.length} units={units} />
+          </Fragment>
+        ))}
+      </Fragment>
+    );
+  });
 }
 
 function Figures({ result }: { result: LayoutResult }) {

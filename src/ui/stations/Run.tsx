@@ -64,7 +64,8 @@ function Step({ o, units }: { o: Planned; units: Units }) {
       </div>
       <div>
         <p>
-          <strong className="font-semibold">{o.name}</strong>, <span className="font-mono">{o.pieces}</span> {o.of.toLowerCase()}
+          <strong className="font-semibold">{o.name}</strong>, <span className="font-mono">{o.pieces}</span> {o.id.startsWith("rip") || o.id.startsWith("plane") ? "strips for " : ""}
+          {o.of.toLowerCase()}
           {o.lot !== "all" && `, ${o.lot}`}
           <span className="text-soft"> · {duration(o.minutes)}</span>
           {o.wait > 0 && <span className="text-soft"> · then leave it {duration(o.wait)}</span>}

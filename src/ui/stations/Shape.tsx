@@ -51,16 +51,16 @@ export function Shape() {
           <FrameView frame={at.shape} units={job.units} litKey={desk.lit?.key} onPart={part} onMark={mark} />
         )}
         <CutTable desk={desk} onPart={part} />
-      </section>
-      <section aria-label="Will it fit" className="md:col-start-2 xl:col-start-3">
-        <h2 className="small-head">Will it fit</h2>
-        <FindingList findings={findings} desk={desk} />
         {isBody && (
-          <div className="mt-2 border-t border-rule pt-1">
+          <div className="keep-together mt-2 w-[264px] border-t border-rule pt-1">
             <h2 className="small-head">Corner, from above</h2>
             <CornerDetail body={at.shape} units={job.units} litKey={desk.lit?.key} onPart={part} />
           </div>
         )}
+      </section>
+      <section aria-label="Will it fit" className="md:col-start-2 xl:col-start-3">
+        <h2 className="small-head">Will it fit</h2>
+        <FindingList findings={findings} desk={desk} />
       </section>
     </div>
   );
@@ -144,7 +144,7 @@ function OptionField({ desk, parameter: p }: { desk: Desk; parameter: Parameter 
   const field = `${line}.${p.name}`;
   const set = (value: OptionValue | null) => desk.act({ do: "option", at: line, name: p.name, value }, field);
   const back = asked && (
-    <button className="quiet no-print text-[.8rem]" title="back to the usual" aria-label={`${p.label}: back to the usual`} onClick={() => set(null)}>
+    <button className="quiet no-print text-[.8rem]" title="back to the usual" aria-label={`Back to the usual ${p.label.toLowerCase()}`} onClick={() => set(null)}>
       usual
     </button>
   );
@@ -252,10 +252,12 @@ function FindingList({ findings, desk }: { findings: Finding[]; desk: Desk }) {
             <GapGauge value={f.value} bands={f.bands} />
           </span>
         )}
-        <span className={`col-span-2 text-[.84rem] ${f.state === "ok" ? "text-soft" : "font-semibold text-madder"}`}>
-          {f.text}
-          {f.advice && <span className="block font-normal text-ink">{f.advice}</span>}
-        </span>
+        {(f.state !== "ok" || f.bands || f.rule === "bearing" || lit?.key === `finding ${f.rule}`) && (
+          <span className={`col-span-2 text-[.84rem] ${f.state === "ok" ? "text-soft" : "font-semibold text-madder"}`}>
+            {f.text}
+            {f.advice && <span className="block font-normal text-ink">{f.advice}</span>}
+          </span>
+        )}
       </button>
     </li>
   );

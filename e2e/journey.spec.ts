@@ -1,0 +1,121 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, type Page, test } from "@playwright/test";
+
+const HEATH = "Heath estate, spring bodies";
+
+async function open(page: Page, name = HEATH): Promise<void> {
+  await page.goto("/");
+  await page.getByRole("link", { name }).click();
+  await expect(page.getByRole("heading", { name, level: 1 })).toBeVisible();
+}
+const stock = (page: Page) => page.getByLabel("Stock, measured", { exact: true });
+const length = (page: Page, part: string) => page.getByRole("button", { name: new RegExp(`^${part}, length`) });
+
+test("from standard to run sheet: change the stock, everything downstream follows; all stations by keyboard", async ({ page }) => {
+  await open(page);
+  await expect(length(page, "Side")).toHaveAccessibleName('Side, length: 19 1/8"');
+  await expect(page.getByRole("button", { name: /Outside against bought/ })).not.toContainText("stands out");
+  const drawn = await page.getByRole("img", { name: /cut through the length/ }).innerHTML();
+
+  await stock(page).fill("7/8");
+  await stock(page).press("Enter");
+  // Held inside: 18 3/8 + 2 × 7/8 − 2 × 7/16.
+  await expect(length(page, "Side")).toHaveAccessibleName('Side, length: 19 1/4"');
+  await expect(page.getByRole("button", { name: /Outside against bought/ })).toContainText("stands out 1/8");
+  expect(await page.getByRole("img", { name: /cut through the length/ }).innerHTML()).not.toBe(drawn);
+  // No board in the job is that thick.
+  await expect(page.getByRole("link", { name: /Lay out/ })).toContainText("without wood");
+
+  await page.getByRole("heading", { level: 1 }).click();
+  await page.keyboard.press("z");
+  await expect(length(page, "Side")).toHaveAccessibleName('Side, length: 19 1/8"');
+
+  const seen = [["1", "Boards to cut from"], ["3", "Set-ups, in sawing order"], ["4", "for materials"], ["5", "No plan in these hours"], ["6", "Measure the first piece"], ["2", "Will it fit"]] as const;
+  for (const [key, text] of seen) {
+    await page.keyboard.press(key);
+    await expect(page.getByRole("main")).toContainText(text);
+  }
+  await page.keyboard.press("u");
+  await expect(length(page, "Side")).toHaveAccessibleName("Side, length: 485.8 mm");
+  await page.keyboard.press("u");
+  await expect(length(page, "Side")).toHaveAccessibleName('Side, length: 19 1/8"');
+});
+
+test("part, stick, drawing and working light up together; w goes all the way back", async ({ page }) => {
+  await open(page);
+  await length(page, "Side").focus();
+  const strip = page.getByRole("contentinfo", { name: "Working" });
+  await expect(strip).toContainText("Side, length");
+  await expect(page.locator("path.lit-wood").first()).toBeVisible();
+  await page.getByRole("listitem", { name: "rest", exact: true }).focus();
+  await expect(strip).toContainText("rest depth");
+  await page.keyboard.press("w");
+  const all = page.getByRole("dialog");
+  await expect(all).toContainText("from the standard; common practice");
+  await page.keyboard.press("Escape");
+  await expect(all).toBeHidden();
+});
+
+test("the run sheet prints: every step with its setting, boxes and caution, none of the page around it", async ({ page }) => {
+  await open(page);
+  await page.keyboard.press("5");
+  await expect(page.getByText("No plan in these hours")).toBeVisible();
+  await page.emulateMedia({ media: "print" });
+  await expect(page.getByRole("heading", { name: `Run sheet: ${HEATH}` })).toBeVisible();
+  await expect(page.getByRole("navigation")).toBeHidden();
+  const steps = page.locator("main ol > li");
+  for (const step of await steps.all()) {
+    await expect(step.getByText("spoiled:")).toBeVisible();
+    if (/table saw|planer/.test(await step.innerText())) await expect(step).toContainText("manual, local rules and licensed practice");
+  }
+  const pdf = await page.pdf({ format: "A4" });
+  expect(pdf.toString("latin1").match(/\/Type\s*\/Page\b/g)!.length).toBeGreaterThan(2);
+});
+
+test("a new job from nothing: said, shaped, kept over a reload, and a reading judged", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: "Start a job" }).click();
+  await expect(page.getByText("What are you making?")).toBeVisible();
+  await page.keyboard.press("3");
+  await page.getByRole("button", { name: "Say what to make" }).click();
+  await page.getByRole("button", { name: "Add bodies" }).click();
+  await page.getByLabel("Job", { exact: true }).fill("A very long job name for the pollination co-operative of outer Brackwater and the moors behind it");
+  await page.getByLabel("Job", { exact: true }).press("Enter");
+  await page.getByLabel("Start").fill("2027-02-08");
+  await page.getByRole("button", { name: /^Add 3\/4/ }).click();
+  await expect(page.getByRole("link", { name: /Lay out/ })).toContainText("boards");
+  await expect(page.getByText("keeping …")).toBeHidden();
+  await page.reload();
+  await page.keyboard.press("6");
+  const reading = page.getByLabel(/Reading of Crosscut to length, side/);
+  await reading.fill("19 3/16");
+  await reading.press("Enter");
+  await expect(page.getByText('1/16" over: move the stop in by 1/16"')).toBeVisible();
+  await page.reload();
+  await expect(page.getByText('1/16" over: move the stop in by 1/16"')).toBeVisible();
+});
+
+test("what cannot be read is said at the field, and the drawing stays on the last that could", async ({ page }) => {
+  await open(page);
+  await stock(page).fill("19 7/");
+  await expect(page.getByRole("alert").filter({ hasText: "no lower number" })).toBeVisible();
+  await stock(page).fill("3");
+  await expect(page.getByRole("alert").filter({ hasText: 'at most 2"' })).toBeVisible();
+  await expect(length(page, "Side")).toHaveAccessibleName('Side, length: 19 1/8"');
+  await stock(page).press("Escape");
+  await expect(stock(page)).toHaveValue("3/4");
+});
+
+test("axe finds nothing serious on any page, and nothing runs off an upright tablet", async ({ page }) => {
+  for (const size of [{ width: 1280, height: 800 }, { width: 810, height: 1080 }]) {
+    await page.setViewportSize(size);
+    await open(page);
+    for (const station of ["ask", "shape", "lay-out", "buy", "run", "prove"]) {
+      await page.getByRole("navigation").locator(`a[href$="${station}"]`).click();
+      await expect(page.getByRole("main")).not.toContainText("Waiting for the layout");
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.filter((v) => v.impact === "serious" || v.impact === "critical").map((v) => `${station}: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(size.width);
+    }
+  }
+});

@@ -1,0 +1,42 @@
+import { z } from "zod";
+import type { Length } from "@/core/length/length";
+import { type Act, apply } from "./acts";
+import { readJob, writeJob } from "./file";
+import type { Job } from "./job";
+
+const lengthSchema = z.number().int().min(0).transform((n) => n as Length);
+const optionSchema = z.union([lengthSchema, z.string().max(60), z.boolean()]);
+const lineSchema = z.strictObject({ item: z.string(), standard: z.string(), size: z.string(), quantity: z.number().int(), options: z.record(z.string(), optionSchema) });
+const stockBase = { material: z.string(), price: z.number(), available: z.number().int().nullable(), source: z.enum(["yard", "buy"]) };
+const stockSchema = z.discriminatedUnion("form", [
+  z.strictObject({ form: z.literal("board"), ...stockBase, thickness: lengthSchema, width: lengthSchema, length: lengthSchema }),
+  z.strictObject({ form: z.literal("pack"), ...stockBase, pack: z.number() }),
+]);
+const index = z.number().int().min(0);
+
+/** An act as it comes from a page. */
+export const actSchema: z.ZodType<Act> = z.discriminatedUnion("do", [
+  z.strictObject({ do: z.literal("name"), name: z.string() }),
+  z.strictObject({ do: z.literal("dates"), start: z.string().optional(), due: z.string().optional() }),
+  z.strictObject({ do: z.literal("units"), units: z.enum(["in", "mm"]) }),
+  z.strictObject({ do: z.literal("add line"), line: lineSchema }),
+  z.strictObject({ do: z.literal("remove line"), at: index }),
+  z.strictObject({ do: z.literal("change line"), at: index, to: lineSchema.partial() }),
+  z.strictObject({ do: z.literal("option"), at: index, name: z.string(), value: optionSchema.nullable() }),
+  z.strictObject({ do: z.literal("add stock"), stock: stockSchema }),
+  z.strictObject({ do: z.literal("change stock"), at: index, stock: stockSchema }),
+  z.strictObject({ do: z.literal("remove stock"), at: index }),
+  z.strictObject({ do: z.literal("workshop"), to: z.strictObject({ kerf: lengthSchema, endTrim: lengthSchema, minHold: lengthSchema, keepOffcut: lengthSchema, people: z.number().int(), rate: z.number() }).partial() }),
+]);
+
+/** Carries out an act. @throws JobFileError when the result would not be a job; the given job is never changed. */
+export function carryOut(job: Job, act: Act): Job {
+  const next = apply(job, act);
+  return same(next, readJob(writeJob(next)));
+}
+
+/** Keeps untouched parts the very same objects, so that what hangs on them need not be worked out again. */
+function same(from: Job, checked: Job): Job {
+  const reuse = <T>(a: T[], b: T[]): T[] => b.map((x, i) => (JSON.stringify(a[i]) === JSON.stringify(x) ? a[i]! : x));
+  return { ...checked, lines: reuse(from.lines, checked.lines), stock: reuse(from.stock, checked.stock) };
+}
