@@ -11,7 +11,7 @@ mkdirSync("docs/schema", { recursive: true });
 let stale = 0;
 for (const [file, schema] of Object.entries(schemas)) {
   const path = `docs/schema/${file}`;
-  const text = `${JSON.stringify(z.toJSONSchema(schema, { io: "input" }), null, 2)}\n`;
+  const text = `${JSON.stringify(z.toJSONSchema(schema, { io: "input", reused: "ref" }), null, 2)}\n`;
   if (!check) writeFileSync(path, text);
   else if (!existsSync(path) || readFileSync(path, "utf8") !== text) {
     console.error(`${path} is not current; run: npx tsx scripts/schemas.ts`);

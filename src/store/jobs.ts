@@ -1,16 +1,8 @@
 import { type Act, actText } from "@/core/job/acts";
 import { carryOut } from "@/core/job/perform";
 import { type Job, type JobLine, type StockEntry } from "@/core/job/job";
+import type { StoredJob } from "@/core/job/stored";
 import type { Db } from "./database";
-
-/** A job as it is kept. `revision` counts everything ever done to it. */
-export interface StoredJob {
-  id: number;
-  revision: number;
-  job: Job;
-  /** What the next undo would take back, if anything. */
-  undo: string | null;
-}
 
 export interface JobSummary {
   id: number;

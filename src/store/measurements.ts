@@ -1,13 +1,5 @@
-import type { Length } from "@/core/length/length";
+import type { Measurement } from "@/core/judge/reading";
 import type { Db } from "./database";
-
-/** A gauge reading of a piece against its target, nm. */
-export interface Measurement {
-  subject: string;
-  target: Length;
-  value: Length;
-  at: string;
-}
 
 export function measurementStore(db: Db) {
   const insert = db.prepare("INSERT INTO measurement (job_id, subject, target, value, at) VALUES (?, ?, ?, ?, ?)");

@@ -4,6 +4,14 @@ import { inch, type Length, nm, type Units } from "@/core/length/length";
 /** Tolerances at the bench [trade]: joints ±1/64, lengths that set a bee space ±1/32, outside faces ±1/16. */
 export const TOLERANCE = { joint: inch(0, 1, 64), gap: inch(0, 1, 32), outside: inch(0, 1, 16) };
 
+/** A gauge reading of a piece against its target, nm. */
+export interface Measurement {
+  subject: string;
+  target: Length;
+  value: Length;
+  at: string;
+}
+
 export interface Judged {
   state: "good" | "nudge" | "stop";
   /** How far over (positive) or under. */

@@ -115,17 +115,3 @@ function crossing(bite: Bite, axis: Axis, at: number): Polygon[] {
 export function rectangle(x: Range, y: Range): Polygon {
   return [[x[0], y[0]], [x[1], y[0]], [x[1], y[1]], [x[0], y[1]]];
 }
-
-/** The volume a bite takes out of a blank, nm³, when bites do not overlap; for weight, in mm³ to keep it in range. */
-export function volumeMm3(size: Record<Axis, number>, bites: Bite[]): number {
-  const mm = (n: number) => n / 1e6;
-  const taken = bites.reduce((sum, bite) => {
-    const box = extent(bite);
-    const clip = (a: Axis) => mm(Math.max(0, Math.min(box[a][1], size[a]) - Math.max(box[a][0], 0)));
-    if ("box" in bite) return sum + clip("l") * clip("w") * clip("t");
-    const p = bite.prism.polygon;
-    const area = Math.abs(p.reduce((s, [x, y], i) => s + mm(x) * mm(p[(i + 1) % p.length]![1]) - mm(p[(i + 1) % p.length]![0]) * mm(y), 0)) / 2;
-    return sum + area * clip(bite.prism.axis);
-  }, 0);
-  return mm(size.l) * mm(size.w) * mm(size.t) - taken;
-}

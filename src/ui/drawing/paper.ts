@@ -1,5 +1,4 @@
 import type { Outline } from "@/core/shape/assembly";
-import { type Length, nm } from "@/core/length/length";
 
 /** From nm in the item to px on the page: x runs right, y runs down from the top. */
 export interface Paper {
@@ -43,5 +42,3 @@ export function spread(at: number[], gap: number): number[] {
   order.forEach(({ i }, k) => (out[i] = placed[k]!));
   return out;
 }
-
-export const mid = (a: number, b: number): Length => nm(Math.round((a + b) / 2));

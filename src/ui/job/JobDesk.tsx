@@ -2,8 +2,8 @@
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { type ReactNode, useCallback, useEffect, useState } from "react";
-import type { Measurement } from "@/store/measurements";
-import type { StoredJob } from "@/store/jobs";
+import type { Measurement } from "@/core/judge/reading";
+import type { StoredJob } from "@/core/job/stored";
 import { Key } from "@/ui/parts/Key";
 import { dayText } from "@/ui/parts/words";
 import { Ask } from "@/ui/stations/Ask";

@@ -1,4 +1,3 @@
-import { findRecipe } from "@/core/recipes";
 import { worst } from "@/core/fit/finding";
 import { clockDay, count, dayText } from "@/ui/parts/words";
 import type { Desk } from "./useDesk";
@@ -31,7 +30,7 @@ export function stationState(id: StationId, desk: Desk): StationState {
     return stop > 0 ? { text: `${count(stop, "thing")} will not fit`, wrong: true } : { text: `${care} to look at` };
   }
   if (layout.state === "failed") return { text: "could not lay out", wrong: true };
-  if (!layout.current || !layout.result) return { text: layout.state === "stopped" ? "stopped" : "working …" };
+  if (!layout.fresh || !layout.result) return { text: layout.state === "stopped" ? "stopped" : "working …" };
   const { result } = layout;
   if (id === "lay-out") return result.missing.length > 0 ? { text: `${count(result.missing.length, "part")} without wood`, wrong: true } : { text: `${count(result.count, "board")} · least ${result.boundCount}` };
   if (id === "buy") return order && order.unpriced.length > 0 ? { text: `${order.unpriced.length} without a price`, wrong: true } : { text: `${order?.lines.length ?? 0} to buy` };
@@ -41,6 +40,3 @@ export function stationState(id: StationId, desk: Desk): StationState {
   }
   return { text: desk.measurements.length > 0 ? count(desk.measurements.length, "reading") : "nothing measured" };
 }
-
-/** `Body, deep` */
-export const itemName = (item: string) => findRecipe(item)?.name ?? item;

@@ -1,5 +1,5 @@
 "use client";
-import { createContext, useCallback, useContext, useMemo, useRef, useState } from "react";
+import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
 import { type Act, preview } from "@/core/job/acts";
 import { JobFileError } from "@/core/job/problem";
 import type { Job } from "@/core/job/job";
@@ -10,8 +10,8 @@ import type { Working } from "@/core/shape/scope";
 import { layoutRequest } from "@/core/layout/request";
 import { type Order, orderOf } from "@/core/order/order";
 import { type Plan, planOf } from "@/core/plan/plan";
-import type { Measurement } from "@/store/measurements";
-import type { StoredJob } from "@/store/jobs";
+import type { Measurement } from "@/core/judge/reading";
+import type { StoredJob } from "@/core/job/stored";
 import { type Moves, movesBetween } from "./moves";
 import { type LayoutState, useLayout } from "./useLayout";
 
@@ -75,13 +75,16 @@ export function useOpenJob(stored: StoredJob, readings: Measurement[]): Desk {
   const revision = useRef(stored.revision);
   const queue = useRef<Promise<void>>(Promise.resolve());
   const latest = useRef(job);
-  latest.current = job;
+  useEffect(() => {
+    latest.current = job;
+  }, [job]);
 
   const shown = draft ?? job;
   const worked = useMemo(() => workJob(shown), [shown]);
   const layout = useLayout(useMemo(() => layoutRequest(worked), [worked]));
-  const order = useMemo(() => (layout.result && layout.current ? orderOf(worked, layout.result) : undefined), [worked, layout.result, layout.current]);
-  const plan = useMemo(() => (layout.result && layout.current && worked.job.start ? planOf(worked, layout.result) : undefined), [worked, layout.result, layout.current]);
+  const laid = layout.fresh ? layout.result : undefined;
+  const order = useMemo(() => laid && orderOf(worked, laid), [worked, laid]);
+  const plan = useMemo(() => (laid && worked.job.start ? planOf(worked, laid) : undefined), [worked, laid]);
 
   /** One request after another; what the server kept is what the page then holds. */
   const send = useCallback(

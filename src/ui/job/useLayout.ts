@@ -8,7 +8,7 @@ export interface LayoutState {
   /** The newest finished layout; while working, of the question before. */
   result?: LayoutResult;
   /** The result is of the present question. */
-  current: boolean;
+  fresh: boolean;
   progress?: Progress;
   error?: string;
   stop(): void;
@@ -17,7 +17,7 @@ export interface LayoutState {
 
 /** Keeps the layout of a job up to date, worked out on the server's workers; a newer question drops the older one. */
 export function useLayout(request: LayoutRequest): LayoutState {
-  const [state, setState] = useState<Omit<LayoutState, "stop" | "again">>({ state: "waiting", current: false });
+  const [state, setState] = useState<Omit<LayoutState, "stop" | "again">>({ state: "waiting", fresh: false });
   const [round, setRound] = useState(0);
   const hangUp = useRef<AbortController | null>(null);
   const key = JSON.stringify(request);
@@ -25,7 +25,7 @@ export function useLayout(request: LayoutRequest): LayoutState {
   useEffect(() => {
     const call = new AbortController();
     hangUp.current = call;
-    setState((s) => ({ ...s, state: "working", current: false, progress: undefined }));
+    setState((s) => ({ ...s, state: "working", fresh: false, progress: undefined }));
     const timer = setTimeout(() => {
       void (async () => {
         try {
@@ -35,7 +35,7 @@ export function useLayout(request: LayoutRequest): LayoutState {
             const said = JSON.parse(line) as { progress?: Progress; result?: LayoutResult; error?: string };
             if (call.signal.aborted) return;
             if (said.progress) setState((s) => ({ ...s, progress: said.progress }));
-            if (said.result) setState({ state: "done", current: true, result: said.result });
+            if (said.result) setState({ state: "done", fresh: true, result: said.result });
             if (said.error) throw new Error(said.error);
           }
         } catch (e) {

@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useId, useState } from "react";
+import { useId, useState } from "react";
 import { exactText } from "@/core/length/format";
 import { type Length, type Units } from "@/core/length/length";
 import { LengthError, parseLength } from "@/core/length/parse";
@@ -22,7 +22,6 @@ export function LengthField({ value, units, label, usual, problem, onType, onSet
   const [text, setText] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const id = useId();
-  useEffect(() => setWrong(null), [value]);
   const read = (t: string): Length | null => {
     try {
       const l = parseLength(t, units);

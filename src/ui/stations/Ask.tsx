@@ -132,7 +132,7 @@ function Boards() {
               <th className="text-right!">thick × wide × long</th>
               <th className="text-right!">price</th>
               <th className="text-right!">there are</th>
-              <th />
+              <th><span className="sr-only">take out</span></th>
             </tr>
           </thead>
           <tbody>

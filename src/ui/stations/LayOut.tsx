@@ -84,7 +84,7 @@ function Headline() {
         </button>
       </p>
     );
-  if (!layout.current)
+  if (!layout.fresh)
     return (
       <p aria-live="polite" className="mb-3 flex items-center gap-4 text-[1.2rem]">
         {layout.state === "stopped" ? "Stopped." : progress ? `Laying out: ${count(progress.count, "board")} so far, try ${progress.done} of ${progress.of}` : "Laying out …"}

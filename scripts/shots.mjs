@@ -1,0 +1,42 @@
+import { existsSync, mkdirSync, rmSync } from "node:fs";
+import { build, chromium, install, run, say, serve } from "./steps.mjs";
+
+/** Takes one picture of each main view, from the demo data, into docs/screenshots. */
+install();
+build();
+chromium();
+const db = "test-results/shots.db";
+for (const f of [db, `${db}-wal`, `${db}-shm`]) rmSync(f, { force: true });
+mkdirSync("test-results", { recursive: true });
+run("Loading the demo", "node_modules/.bin/tsx", ["scripts/load-demo.ts"], { RUNDIK_DB: db });
+const { url, stop } = await serve({ port: 4182, db });
+const { chromium: engine } = await import("@playwright/test");
+const browser = await engine.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"] });
+
+/** Name, page, and what is done before the picture. */
+const SHOTS = [
+  ["jobs", "/"],
+  ["ask", "/jobs/1/ask"],
+  ["shape", "/jobs/1/shape"],
+  ["frame", "/jobs/1/shape", (page) => page.getByRole("button", { name: /Frame, deep/ }).click()],
+  ["shape-mm", "/jobs/2/shape"],
+  ["working", "/jobs/1/shape", async (page) => {
+    await page.getByRole("button", { name: /Ear on the rest/ }).first().focus();
+    await page.keyboard.press("w");
+  }],
+  ["lay-out", "/jobs/1/lay-out"],
+  ["buy", "/jobs/1/buy"],
+  ["run", "/jobs/1/run"],
+  ["prove", "/jobs/1/prove"],
+];
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+if (!existsSync("docs/screenshots")) mkdirSync("docs/screenshots", { recursive: true });
+for (const [name, path, act] of SHOTS) {
+  await page.goto(`${url}${path}`, { waitUntil: "networkidle" });
+  if (act) await act(page);
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: `docs/screenshots/${name}.png` });
+  say(`docs/screenshots/${name}.png`);
+}
+await browser.close();
+await stop();
