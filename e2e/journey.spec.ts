@@ -11,7 +11,9 @@ async function open(page: Page, name = HEATH): Promise<void> {
 const stock = (page: Page) => page.getByLabel("Stock, measured", { exact: true });
 const length = (page: Page, part: string) => page.getByRole("button", { name: new RegExp(`^${part}, length`) });
 
-test("from standard to run sheet: change the stock, everything downstream follows; all stations by keyboard", async ({ page }) => {
+test("from standard to run sheet: change the stock, everything downstream follows; all stations by keyboard", async ({
+  page,
+}) => {
   await open(page);
   await expect(length(page, "Side")).toHaveAccessibleName('Side, length: 19 1/8"');
   await expect(page.getByRole("button", { name: /Outside against bought/ })).not.toContainText("stands out");
@@ -30,7 +32,14 @@ test("from standard to run sheet: change the stock, everything downstream follow
   await page.keyboard.press("z");
   await expect(length(page, "Side")).toHaveAccessibleName('Side, length: 19 1/8"');
 
-  const seen = [["1", "Boards to cut from"], ["3", "Set-ups, in sawing order"], ["4", "for materials"], ["5", "No plan in these hours"], ["6", "Measure the first piece"], ["2", "Will it fit"]] as const;
+  const seen = [
+    ["1", "Boards to cut from"],
+    ["3", "Set-ups, in sawing order"],
+    ["4", "for materials"],
+    ["5", "No plan in these hours"],
+    ["6", "Measure the first piece"],
+    ["2", "Will it fit"],
+  ] as const;
   for (const [key, text] of seen) {
     await page.keyboard.press(key);
     await expect(page.getByRole("main")).toContainText(text);
@@ -56,7 +65,9 @@ test("part, stick, drawing and working light up together; w goes all the way bac
   await expect(all).toBeHidden();
 });
 
-test("the run sheet prints: every step with its setting, boxes and caution, none of the page around it", async ({ page }) => {
+test("the run sheet prints: every step with its setting, boxes and caution, none of the page around it", async ({
+  page,
+}) => {
   await open(page);
   await page.keyboard.press("5");
   await expect(page.getByText("No plan in these hours")).toBeVisible();
@@ -66,7 +77,8 @@ test("the run sheet prints: every step with its setting, boxes and caution, none
   const steps = page.locator("main ol > li");
   for (const step of await steps.all()) {
     await expect(step.getByText("spoiled:")).toBeVisible();
-    if (/table saw|planer/.test(await step.innerText())) await expect(step).toContainText("manual, local rules and licensed practice");
+    if (/table saw|planer/.test(await step.innerText()))
+      await expect(step).toContainText("manual, local rules and licensed practice");
   }
   const pdf = await page.pdf({ format: "A4" });
   expect(pdf.toString("latin1").match(/\/Type\s*\/Page\b/g)!.length).toBeGreaterThan(2);
@@ -79,7 +91,9 @@ test("a new job from nothing: said, shaped, kept over a reload, and a reading ju
   await page.keyboard.press("3");
   await page.getByRole("button", { name: "Say what to make" }).click();
   await page.getByRole("button", { name: "Add bodies" }).click();
-  await page.getByLabel("Job", { exact: true }).fill("A very long job name for the pollination co-operative of outer Brackwater and the moors behind it");
+  await page
+    .getByLabel("Job", { exact: true })
+    .fill("A very long job name for the pollination co-operative of outer Brackwater and the moors behind it");
   await page.getByLabel("Job", { exact: true }).press("Enter");
   await page.getByLabel("Start").fill("2027-02-08");
   await page.getByRole("button", { name: /^Add 3\/4/ }).click();
@@ -107,14 +121,21 @@ test("what cannot be read is said at the field, and the drawing stays on the las
 });
 
 test("axe finds nothing serious on any page, and nothing runs off an upright tablet", async ({ page }) => {
-  for (const size of [{ width: 1280, height: 800 }, { width: 810, height: 1080 }]) {
+  for (const size of [
+    { width: 1280, height: 800 },
+    { width: 810, height: 1080 },
+  ]) {
     await page.setViewportSize(size);
     await open(page);
     for (const station of ["ask", "shape", "lay-out", "buy", "run", "prove"]) {
       await page.getByRole("navigation").locator(`a[href$="${station}"]`).click();
       await expect(page.getByRole("main")).not.toContainText("Waiting for the layout");
       const { violations } = await new AxeBuilder({ page }).analyze();
-      expect(violations.filter((v) => v.impact === "serious" || v.impact === "critical").map((v) => `${station}: ${v.id} ${v.nodes[0]?.html}`)).toEqual([]);
+      expect(
+        violations
+          .filter((v) => v.impact === "serious" || v.impact === "critical")
+          .map((v) => `${station}: ${v.id} ${v.nodes[0]?.html}`),
+      ).toEqual([]);
       expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(size.width);
     }
   }

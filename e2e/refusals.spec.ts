@@ -1,7 +1,13 @@
 import { request as ask } from "node:http";
 import { expect, test } from "@playwright/test";
 
-const good = { format: "rundik-job", version: 1, name: "x", units: "in", lines: [{ item: "body", standard: "langstroth-10", size: "deep", quantity: 4, options: { thickness: "3/4" } }] };
+const good = {
+  format: "rundik-job",
+  version: 1,
+  name: "x",
+  units: "in",
+  lines: [{ item: "body", standard: "langstroth-10", size: "deep", quantity: 4, options: { thickness: "3/4" } }],
+};
 const line = (change: object) => ({ ...good, lines: [{ ...good.lines[0], ...change }] });
 
 test("bad job files: each a clear message on the page, nothing kept", async ({ page }) => {
@@ -11,13 +17,19 @@ test("bad job files: each a clear message on the page, nothing kept", async ({ p
     ["unknown item", JSON.stringify(line({ item: "bodi" })), /lines\[0\]\.item: read "bodi".*"body"/],
     ["negative quantity", JSON.stringify(line({ quantity: -3 })), /lines\[0\]\.quantity: read -3/],
     ["half a fraction", JSON.stringify(line({ options: { thickness: "19 7/" } })), /thickness: read "19 7\/"/],
-    ["100 000 lines", JSON.stringify({ ...good, lines: Array.from({ length: 100_000 }, () => 1) }), /100000 entries, at most 1000/],
+    [
+      "100 000 lines",
+      JSON.stringify({ ...good, lines: Array.from({ length: 100_000 }, () => 1) }),
+      /100000 entries, at most 1000/,
+    ],
     ["wrong units", JSON.stringify({ ...good, units: "ells" }), /units: read "ells"/],
     ["prototype keys", '{"__proto__": {"polluted": true}}', /"__proto__"/],
     ["not JSON", "lines: 3", /not JSON/],
   ];
   for (const [name, text, why] of files) {
-    await page.getByLabel("Job file").setInputFiles({ name: `${name}.json`, mimeType: "application/json", buffer: Buffer.from(text) });
+    await page
+      .getByLabel("Job file")
+      .setInputFiles({ name: `${name}.json`, mimeType: "application/json", buffer: Buffer.from(text) });
     await expect(page.getByRole("alert").filter({ hasText: why }), name).toBeVisible();
   }
   await page.reload();
@@ -26,11 +38,15 @@ test("bad job files: each a clear message on the page, nothing kept", async ({ p
 
 test("200 MB is refused after the first few, and the server goes on", async ({ baseURL, request }) => {
   const refused = await new Promise<string>((resolve) => {
-    const call = ask(`${baseURL}/api/jobs`, { method: "POST", headers: { "content-type": "application/json", "content-length": 200 * 1024 * 1024 } }, (reply) => {
-      let text = "";
-      reply.on("data", (d: Buffer) => (text += d.toString()));
-      reply.on("end", () => resolve(`${reply.statusCode} ${text}`));
-    });
+    const call = ask(
+      `${baseURL}/api/jobs`,
+      { method: "POST", headers: { "content-type": "application/json", "content-length": 200 * 1024 * 1024 } },
+      (reply) => {
+        let text = "";
+        reply.on("data", (d: Buffer) => (text += d.toString()));
+        reply.on("end", () => resolve(`${reply.statusCode} ${text}`));
+      },
+    );
     call.on("error", () => undefined);
     call.write(Buffer.alloc(1024 * 1024, " "));
   });
@@ -53,9 +69,27 @@ test("acts that would not hold, and stale ones, are refused with their reason", 
 
 test("laying out tells its progress and then the result", async ({ request }) => {
   const reply = await request.post("/api/layout", {
-    data: { blanks: [{ id: "a", name: "Side", length: 500e6, width: 240e6, thickness: 19e6, quantity: 30 }], stock: [{ form: "board", material: "pine", thickness: 19e6, width: 286e6, length: 2440e6, price: 9, available: null, source: "buy" }], saw: { kerf: 3e6, endTrim: 6e6, edgeTrim: 0, keepOffcut: 300e6 } },
+    data: {
+      blanks: [{ id: "a", name: "Side", length: 500e6, width: 240e6, thickness: 19e6, quantity: 30 }],
+      stock: [
+        {
+          form: "board",
+          material: "pine",
+          thickness: 19e6,
+          width: 286e6,
+          length: 2440e6,
+          price: 9,
+          available: null,
+          source: "buy",
+        },
+      ],
+      saw: { kerf: 3e6, endTrim: 6e6, edgeTrim: 0, keepOffcut: 300e6 },
+    },
   });
-  const said = (await reply.text()).trim().split("\n").map((l) => JSON.parse(l) as { progress?: object; result?: { count: number; proven: boolean } });
+  const said = (await reply.text())
+    .trim()
+    .split("\n")
+    .map((l) => JSON.parse(l) as { progress?: object; result?: { count: number; proven: boolean } });
   // Four of 500 in 2428 with kerf, so 30 take 8 boards (by hand).
   expect(said.at(-1)!.result).toMatchObject({ count: 8, proven: true });
   expect(said.some((s) => s.progress)).toBe(true);

@@ -7,7 +7,9 @@ import { jobStore } from "@/store/jobs";
 const store = jobStore(database());
 if (store.list().length > 0) console.log("The database already has jobs; the demo is not loaded again.");
 else
-  for (const file of readdirSync("demo").filter((f) => f.endsWith(".json")).sort()) {
+  for (const file of readdirSync("demo")
+    .filter((f) => f.endsWith(".json"))
+    .sort()) {
     const { job } = store.create(readJobFile(readFileSync(`demo/${file}`, "utf8")));
     console.log(`Loaded ${job.name}.`);
   }

@@ -5,7 +5,11 @@ import { recipeSchema } from "@/core/recipes/recipe";
 import { standardSchema } from "@/core/standards/standard";
 
 /** Writes docs/schema from the Zod schemas; with --check, fails when what is there is not current. */
-const schemas: Record<string, z.ZodType> = { "job.schema.json": jobFileSchema("in"), "recipe.schema.json": recipeSchema, "standard.schema.json": standardSchema };
+const schemas: Record<string, z.ZodType> = {
+  "job.schema.json": jobFileSchema("in"),
+  "recipe.schema.json": recipeSchema,
+  "standard.schema.json": standardSchema,
+};
 const check = process.argv.includes("--check");
 mkdirSync("docs/schema", { recursive: true });
 let stale = 0;

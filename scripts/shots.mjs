@@ -11,7 +11,17 @@ mkdirSync("test-results", { recursive: true });
 run("Loading the demo", "node_modules/.bin/tsx", ["scripts/load-demo.ts"], { RUNDIK_DB: db });
 const { url, stop } = await serve({ port: 4182, db });
 const { chromium: engine } = await import("@playwright/test");
-const browser = await engine.launch({ executablePath: "/usr/bin/chromium", args: ["--no-sandbox", "--disable-gpu", "--no-first-run", "--disable-background-networking", "--disable-component-update", "--disable-sync"] });
+const browser = await engine.launch({
+  executablePath: "/usr/bin/chromium",
+  args: [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+  ],
+});
 
 /** Name, page, and what is done before the picture. */
 const SHOTS = [
@@ -20,10 +30,17 @@ const SHOTS = [
   ["shape", "/jobs/1/shape"],
   ["frame", "/jobs/1/shape", (page) => page.getByRole("button", { name: /Frame, deep/ }).click()],
   ["shape-mm", "/jobs/2/shape"],
-  ["working", "/jobs/1/shape", async (page) => {
-    await page.getByRole("button", { name: /Ear on the rest/ }).first().focus();
-    await page.keyboard.press("w");
-  }],
+  [
+    "working",
+    "/jobs/1/shape",
+    async (page) => {
+      await page
+        .getByRole("button", { name: /Ear on the rest/ })
+        .first()
+        .focus();
+      await page.keyboard.press("w");
+    },
+  ],
   ["lay-out", "/jobs/1/lay-out"],
   ["buy", "/jobs/1/buy"],
   ["run", "/jobs/1/run"],

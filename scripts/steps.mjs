@@ -46,14 +46,28 @@ export function once(name, inputs, kept, step) {
 }
 
 export function install() {
-  once("install", ["package-lock.json", ".npmrc"], "node_modules/next", () => run("Installing packages (the database is compiled, which takes a few minutes)", "npm", ["ci", "--no-audit", "--no-fund"]));
+  once("install", ["package-lock.json", ".npmrc"], "node_modules/next", () =>
+    run("Installing packages (the database is compiled, which takes a few minutes)", "npm", [
+      "ci",
+      "--no-audit",
+      "--no-fund",
+    ]),
+  );
 }
 
 const SOURCES = ["src", "next.config.ts", "postcss.config.mjs", "tsconfig.json", "package-lock.json"];
 
 export function build() {
   once("build", SOURCES, ".next/BUILD_ID", () => {
-    run("Building the workers", "node_modules/.bin/esbuild", ["src/workers/worker.ts", "--bundle", "--platform=node", "--format=esm", "--target=node20", "--outfile=dist/worker.mjs", "--log-level=warning"]);
+    run("Building the workers", "node_modules/.bin/esbuild", [
+      "src/workers/worker.ts",
+      "--bundle",
+      "--platform=node",
+      "--format=esm",
+      "--target=node20",
+      "--outfile=dist/worker.mjs",
+      "--log-level=warning",
+    ]);
     run("Building the pages", "node_modules/.bin/next", ["build"]);
   });
 }
@@ -62,17 +76,23 @@ export function build() {
 export function chromium() {
   if (existsSync("/usr/bin/chromium")) return say("chromium: already there");
   run("Fetching the package lists", "apt-get", ["update", "-qq"]);
-  run("Installing Chromium", "apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], { DEBIAN_FRONTEND: "noninteractive" });
+  run("Installing Chromium", "apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], {
+    DEBIAN_FRONTEND: "noninteractive",
+  });
 }
 
 /** Starts the built server; answers with how to stop it once it can be asked. */
 export async function serve({ port, host = "127.0.0.1", db, show = false }) {
-  const server = spawn("node_modules/.bin/next", ["start", "-p", String(port), "-H", host], { stdio: show ? "inherit" : "ignore", env: { ...env, RUNDIK_DB: db } });
+  const server = spawn("node_modules/.bin/next", ["start", "-p", String(port), "-H", host], {
+    stdio: show ? "inherit" : "ignore",
+    env: { ...env, RUNDIK_DB: db },
+  });
   const url = `http://${host}:${port}`;
   for (let i = 0; i < 240; i++) {
     if (server.exitCode !== null) throw new Error(`the server stopped with ${server.exitCode}; is port ${port} taken?`);
     try {
-      if ((await fetch(url)).ok) return { url, server, stop: () => new Promise((done) => (server.once("exit", done), server.kill("SIGTERM"))) };
+      if ((await fetch(url)).ok)
+        return { url, server, stop: () => new Promise((done) => (server.once("exit", done), server.kill("SIGTERM"))) };
     } catch {}
     await new Promise((r) => setTimeout(r, 250));
   }

@@ -6,6 +6,7 @@ const bin = (name) => `node_modules/.bin/${name}`;
 install();
 run("Types", bin("tsc"), ["--noEmit", "-p", "."]);
 run("Lint", bin("oxlint"), ["--deny-warnings"]);
+run("Formatting", bin("prettier"), ["--check", "--log-level=warn", "."]);
 run("The core is pure, no import goes round", bin("depcruise"), ["--config", ".dependency-cruiser.cjs", "src"]);
 run("Nothing unused", bin("knip"), ["--no-progress"]);
 run("Schemas in docs are current", bin("tsx"), ["scripts/schemas.ts", "--check"]);

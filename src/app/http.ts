@@ -9,9 +9,13 @@ export class BadRequest extends Error {
 
 /** Reads a JSON body as text, stopping as soon as it is larger than `max` bytes. */
 export async function readText(request: Request, max: number): Promise<string> {
-  if (!request.headers.get("content-type")?.startsWith("application/json")) throw new BadRequest("content-type: wanted application/json");
+  if (!request.headers.get("content-type")?.startsWith("application/json"))
+    throw new BadRequest("content-type: wanted application/json");
   const declared = Number(request.headers.get("content-length") ?? 0);
-  const tooLarge = () => new BadRequest(`${(Math.max(declared, max) / 1024 / 1024).toFixed(0)} MB or more; at most ${max / 1024 / 1024} MB are read`);
+  const tooLarge = () =>
+    new BadRequest(
+      `${(Math.max(declared, max) / 1024 / 1024).toFixed(0)} MB or more; at most ${max / 1024 / 1024} MB are read`,
+    );
   if (declared > max) throw tooLarge();
   const chunks: Uint8Array[] = [];
   let size = 0;
@@ -24,7 +28,11 @@ export async function readText(request: Request, max: number): Promise<string> {
 }
 
 /** Reads and checks a JSON body. @throws BadRequest naming the field. */
-export async function readBody<T extends z.ZodType>(request: Request, schema: T, max = 4 * 1024 * 1024): Promise<z.output<T>> {
+export async function readBody<T extends z.ZodType>(
+  request: Request,
+  schema: T,
+  max = 4 * 1024 * 1024,
+): Promise<z.output<T>> {
   const text = await readText(request, max);
   let raw: unknown;
   try {
@@ -33,7 +41,13 @@ export async function readBody<T extends z.ZodType>(request: Request, schema: T,
     throw new BadRequest(`not JSON: ${(e as Error).message}`);
   }
   const read = schema.safeParse(raw);
-  if (!read.success) throw new BadRequest(read.error.issues.map((i) => `${i.path.join(".")}: ${i.message}`).slice(0, 5).join("\n"));
+  if (!read.success)
+    throw new BadRequest(
+      read.error.issues
+        .map((i) => `${i.path.join(".")}: ${i.message}`)
+        .slice(0, 5)
+        .join("\n"),
+    );
   return read.data;
 }
 
@@ -42,7 +56,14 @@ export async function answer(run: () => Promise<Response>): Promise<Response> {
   try {
     return await run();
   } catch (e) {
-    const status = e instanceof BadRequest || e instanceof JobFileError ? 400 : e instanceof NoJobError ? 404 : e instanceof StaleError ? 409 : 0;
+    const status =
+      e instanceof BadRequest || e instanceof JobFileError
+        ? 400
+        : e instanceof NoJobError
+          ? 404
+          : e instanceof StaleError
+            ? 409
+            : 0;
     if (status === 0 && (e as NodeJS.ErrnoException).code === "ECONNRESET") return new Response(null, { status: 499 }); // the caller hung up
     if (status === 0) throw e;
     return Response.json({ error: (e as Error).message }, { status });

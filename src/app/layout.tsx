@@ -5,7 +5,10 @@ import "./globals.css";
 import type { Metadata, Viewport } from "next";
 import type { ReactNode } from "react";
 
-export const metadata: Metadata = { title: { default: "Rundik", template: "%s · Rundik" }, description: "From a frame and box standard to the bench." };
+export const metadata: Metadata = {
+  title: { default: "Rundik", template: "%s · Rundik" },
+  description: "From a frame and box standard to the bench.",
+};
 export const viewport: Viewport = { width: "device-width", initialScale: 1, themeColor: "#FAFAF7" };
 
 export default function RootLayout({ children }: { children: ReactNode }) {

@@ -33,9 +33,15 @@ export default async function JobsPage() {
           <tbody>
             {jobs.map((j) => (
               <tr key={j.id}>
-                <td className="w-36 whitespace-nowrap">{j.due ? dayText(j.due) : <span className="text-soft">no day</span>}</td>
+                <td className="w-36 whitespace-nowrap">
+                  {j.due ? dayText(j.due) : <span className="text-soft">no day</span>}
+                </td>
                 <td>
-                  <Link prefetch={false} className="font-semibold underline decoration-[#9aa39d] underline-offset-4" href={`/jobs/${j.id}/${j.lines === 0 ? "ask" : "shape"}`}>
+                  <Link
+                    prefetch={false}
+                    className="font-semibold underline decoration-[#9aa39d] underline-offset-4"
+                    href={`/jobs/${j.id}/${j.lines === 0 ? "ask" : "shape"}`}
+                  >
                     {j.name}
                   </Link>
                 </td>

@@ -26,12 +26,16 @@ class Refused extends Error {}
 
 function laidOut(worked: WorkedJob): LayoutResult {
   const result = layOut(layoutRequest(worked), () => performance.now());
-  if (result.missing.length > 0) throw new Refused(result.missing.map((m) => missingText(m, worked.job.units)).join("\n"));
+  if (result.missing.length > 0)
+    throw new Refused(result.missing.map((m) => missingText(m, worked.job.units)).join("\n"));
   return result;
 }
 
 async function read(file: string): Promise<string> {
-  if (file !== "-" && statSync(file).size > LIMITS.bytes) throw new Refused(`${file}: ${(statSync(file).size / 1e6).toFixed(1)} MB; a job file is at most ${LIMITS.bytes / 1024 / 1024} MB`);
+  if (file !== "-" && statSync(file).size > LIMITS.bytes)
+    throw new Refused(
+      `${file}: ${(statSync(file).size / 1e6).toFixed(1)} MB; a job file is at most ${LIMITS.bytes / 1024 / 1024} MB`,
+    );
   const chunks: Buffer[] = [];
   let size = 0;
   for await (const chunk of file === "-" ? process.stdin : createReadStream(file)) {
@@ -51,7 +55,11 @@ async function main([verb, file, ...rest]: string[]): Promise<void> {
 }
 
 main(process.argv.slice(2)).catch((e: unknown) => {
-  const expected = e instanceof Refused || e instanceof JobFileError || e instanceof PlanError || (e as NodeJS.ErrnoException).code !== undefined;
+  const expected =
+    e instanceof Refused ||
+    e instanceof JobFileError ||
+    e instanceof PlanError ||
+    (e as NodeJS.ErrnoException).code !== undefined;
   process.stderr.write(`${expected ? (e as Error).message : `rundik failed: ${(e as Error).stack}`}\n`);
   process.exitCode = 2;
 });

@@ -23,7 +23,9 @@ export function openDatabase(file: string): Db {
 }
 
 function migrate(db: Db): void {
-  const files = readdirSync(MIGRATIONS).filter((f) => /^\d{3}-.+\.sql$/.test(f)).sort();
+  const files = readdirSync(MIGRATIONS)
+    .filter((f) => /^\d{3}-.+\.sql$/.test(f))
+    .sort();
   const number = (f: string) => Number(f.slice(0, 3));
   db.transaction(() => {
     const at = db.pragma("user_version", { simple: true }) as number;

@@ -45,36 +45,67 @@ export function jobStore(db: Db) {
        FROM job LEFT JOIN job_line l ON l.job_id = job.id GROUP BY job.id ORDER BY due IS NULL, due, job.id`,
     ),
     job: db.prepare<[number], JobRow>("SELECT * FROM job WHERE id = ?"),
-    lines: db.prepare<[number], { item: string; standard: string; size: string; quantity: number; options: string }>("SELECT item, standard, size, quantity, options FROM job_line WHERE job_id = ? ORDER BY place"),
+    lines: db.prepare<[number], { item: string; standard: string; size: string; quantity: number; options: string }>(
+      "SELECT item, standard, size, quantity, options FROM job_line WHERE job_id = ? ORDER BY place",
+    ),
     stock: db.prepare<[number], { entry: string }>("SELECT entry FROM job_stock WHERE job_id = ? ORDER BY place"),
-    lastAct: db.prepare<[number], { id: number; what: string; before: string }>("SELECT id, what, before FROM job_act WHERE job_id = ? ORDER BY id DESC LIMIT 1"),
-    insertJob: db.prepare("INSERT INTO job (name, units, start, due, workshop, changed_at) VALUES (@name, @units, @start, @due, @workshop, @at)"),
-    updateJob: db.prepare("UPDATE job SET name = @name, units = @units, start = @start, due = @due, workshop = @workshop, changed_at = @at, revision = revision + 1 WHERE id = @id"),
+    lastAct: db.prepare<[number], { id: number; what: string; before: string }>(
+      "SELECT id, what, before FROM job_act WHERE job_id = ? ORDER BY id DESC LIMIT 1",
+    ),
+    insertJob: db.prepare(
+      "INSERT INTO job (name, units, start, due, workshop, changed_at) VALUES (@name, @units, @start, @due, @workshop, @at)",
+    ),
+    updateJob: db.prepare(
+      "UPDATE job SET name = @name, units = @units, start = @start, due = @due, workshop = @workshop, changed_at = @at, revision = revision + 1 WHERE id = @id",
+    ),
     clearLines: db.prepare("DELETE FROM job_line WHERE job_id = ?"),
     clearStock: db.prepare("DELETE FROM job_stock WHERE job_id = ?"),
-    insertLine: db.prepare("INSERT INTO job_line (job_id, place, item, standard, size, quantity, options) VALUES (?, ?, ?, ?, ?, ?, ?)"),
+    insertLine: db.prepare(
+      "INSERT INTO job_line (job_id, place, item, standard, size, quantity, options) VALUES (?, ?, ?, ?, ?, ?, ?)",
+    ),
     insertStock: db.prepare("INSERT INTO job_stock (job_id, place, entry) VALUES (?, ?, ?)"),
     insertAct: db.prepare("INSERT INTO job_act (job_id, what, before, at) VALUES (?, ?, ?, ?)"),
     dropAct: db.prepare("DELETE FROM job_act WHERE id = ?"),
-    pruneActs: db.prepare("DELETE FROM job_act WHERE job_id = ? AND id <= (SELECT id FROM job_act WHERE job_id = ? ORDER BY id DESC LIMIT 1 OFFSET ?)"),
+    pruneActs: db.prepare(
+      "DELETE FROM job_act WHERE job_id = ? AND id <= (SELECT id FROM job_act WHERE job_id = ? ORDER BY id DESC LIMIT 1 OFFSET ?)",
+    ),
     remove: db.prepare("DELETE FROM job WHERE id = ?"),
   };
   const now = () => new Date(Date.now()).toISOString();
-  const head = (job: Job) => ({ name: job.name, units: job.units, start: job.start ?? null, due: job.due ?? null, workshop: JSON.stringify(job.workshop), at: now() });
+  const head = (job: Job) => ({
+    name: job.name,
+    units: job.units,
+    start: job.start ?? null,
+    due: job.due ?? null,
+    workshop: JSON.stringify(job.workshop),
+    at: now(),
+  });
 
   function writeParts(id: number, job: Job): void {
     sql.clearLines.run(id);
     sql.clearStock.run(id);
-    job.lines.forEach((l, i) => sql.insertLine.run(id, i, l.item, l.standard, l.size, l.quantity, JSON.stringify(l.options)));
+    job.lines.forEach((l, i) =>
+      sql.insertLine.run(id, i, l.item, l.standard, l.size, l.quantity, JSON.stringify(l.options)),
+    );
     job.stock.forEach((s, i) => sql.insertStock.run(id, i, JSON.stringify(s)));
   }
 
   function load(id: number): StoredJob {
     const row = sql.job.get(id);
     if (!row) throw new NoJobError(`there is no job ${id}`);
-    const lines = sql.lines.all(id).map((l): JobLine => ({ ...l, options: JSON.parse(l.options) as JobLine["options"] }));
+    const lines = sql.lines
+      .all(id)
+      .map((l): JobLine => ({ ...l, options: JSON.parse(l.options) as JobLine["options"] }));
     const stock = sql.stock.all(id).map((s) => JSON.parse(s.entry) as StockEntry);
-    const job: Job = { name: row.name, units: row.units, start: row.start ?? undefined, due: row.due ?? undefined, lines, stock, workshop: JSON.parse(row.workshop) as Job["workshop"] };
+    const job: Job = {
+      name: row.name,
+      units: row.units,
+      start: row.start ?? undefined,
+      due: row.due ?? undefined,
+      lines,
+      stock,
+      workshop: JSON.parse(row.workshop) as Job["workshop"],
+    };
     return { id, revision: row.revision, job, undo: sql.lastAct.get(id)?.what ?? null };
   }
 

@@ -8,7 +8,14 @@ import { openDatabase } from "./database";
 import { NoJobError, StaleError, jobStore } from "./jobs";
 import { measurementStore } from "./measurements";
 
-const job: Job = { ...emptyJob("Spring bodies", "in"), start: "2027-02-08", lines: [{ item: "body", standard: "langstroth-10", size: "deep", quantity: 40, options: { thickness: inch(0, 3, 4) } }], stock: [{ form: "pack", material: "nail", pack: 500, price: 6, available: null, source: "buy" }] };
+const job: Job = {
+  ...emptyJob("Spring bodies", "in"),
+  start: "2027-02-08",
+  lines: [
+    { item: "body", standard: "langstroth-10", size: "deep", quantity: 40, options: { thickness: inch(0, 3, 4) } },
+  ],
+  stock: [{ form: "pack", material: "nail", pack: 500, price: 6, available: null, source: "buy" }],
+};
 
 test("what is kept comes back the same, and every act can be taken back", () => {
   const db = openDatabase(":memory:");
@@ -24,7 +31,13 @@ test("what is kept comes back the same, and every act can be taken back", () => 
   expect(store.list()).toEqual([expect.objectContaining({ id, lines: 1, pieces: 40 })]);
   measurementStore(db).add(id, { subject: "stop", target: inch(19, 1, 8), value: inch(19, 9, 64) });
   expect(store.remove(id)).toBe(true);
-  expect(db.prepare("SELECT (SELECT count(*) FROM job_line) + (SELECT count(*) FROM job_act) + (SELECT count(*) FROM measurement) AS n").get()).toEqual({ n: 0 });
+  expect(
+    db
+      .prepare(
+        "SELECT (SELECT count(*) FROM job_line) + (SELECT count(*) FROM job_act) + (SELECT count(*) FROM measurement) AS n",
+      )
+      .get(),
+  ).toEqual({ n: 0 });
 });
 
 test("a refused act, a stale one and one on no job change nothing", () => {
@@ -43,7 +56,9 @@ test("killed in the middle of saving, nothing acknowledged is lost and nothing i
   const { id } = jobStore(first).create(job);
   first.close();
   for (const after of [300, 500, 800]) {
-    const child = spawn(process.execPath, ["--import", "tsx", "src/store/testing/hammer.ts", file, String(id)], { stdio: ["ignore", "pipe", "inherit"] });
+    const child = spawn(process.execPath, ["--import", "tsx", "src/store/testing/hammer.ts", file, String(id)], {
+      stdio: ["ignore", "pipe", "inherit"],
+    });
     let said = "";
     child.stdout.on("data", (d: Buffer) => (said += d.toString()));
     await new Promise<void>((resolve) => child.stdout.once("data", () => setTimeout(resolve, after)));

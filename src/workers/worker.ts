@@ -3,15 +3,28 @@ import { layOut } from "@/core/layout/layout";
 import type { TaskName, Tasks } from "./tasks";
 
 /** Runs in a worker thread: one task at a time, telling its progress on the port. A cancel ends the thread. */
-const RUN: { [N in TaskName]: (ask: Tasks[N]["ask"], hear: (p: Tasks[N]["progress"]) => void) => Tasks[N]["answer"] } = {
-  layout: (ask, hear) =>
-    layOut(ask, () => performance.now(), (p) => {
-      hear(p);
-      return true;
-    }),
-};
+const RUN: { [N in TaskName]: (ask: Tasks[N]["ask"], hear: (p: Tasks[N]["progress"]) => void) => Tasks[N]["answer"] } =
+  {
+    layout: (ask, hear) =>
+      layOut(
+        ask,
+        () => performance.now(),
+        (p) => {
+          hear(p);
+          return true;
+        },
+      ),
+  };
 
-export default function run({ name, ask, port }: { name: TaskName; ask: Tasks[TaskName]["ask"]; port: MessagePort }): Tasks[TaskName]["answer"] {
+export default function run({
+  name,
+  ask,
+  port,
+}: {
+  name: TaskName;
+  ask: Tasks[TaskName]["ask"];
+  port: MessagePort;
+}): Tasks[TaskName]["answer"] {
   try {
     return RUN[name](ask, (p) => port.postMessage(p));
   } finally {

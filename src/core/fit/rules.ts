@@ -13,18 +13,38 @@ export type BeeSpace = "top" | "bottom";
 
 /** The names in the fit rules, as a person reads them in a working. */
 const LABELS: Record<string, string> = {
-  insideLength: "inside length", insideWidth: "inside width", depth: "body depth", restToRest: "rest to rest", restDepth: "rest depth",
-  topBarLength: "top bar length", frameLength: "frame outside length", frameHeight: "frame height", earThickness: "ear thickness",
-  pitch: "pitch", frames: "frames", combThickness: "comb thickness", runnerRise: "runner above the rabbet floor",
-  topGap: "gap above the frames", endGap: "frame end to wall", worstShift: "worst shift", upperBelow: "below the frames of the upper box", lowerAbove: "above the frames of the lower box",
+  insideLength: "inside length",
+  insideWidth: "inside width",
+  depth: "body depth",
+  restToRest: "rest to rest",
+  restDepth: "rest depth",
+  topBarLength: "top bar length",
+  frameLength: "frame outside length",
+  frameHeight: "frame height",
+  earThickness: "ear thickness",
+  pitch: "pitch",
+  frames: "frames",
+  combThickness: "comb thickness",
+  runnerRise: "runner above the rabbet floor",
+  topGap: "gap above the frames",
+  endGap: "frame end to wall",
+  worstShift: "worst shift",
+  upperBelow: "below the frames of the upper box",
+  lowerAbove: "above the frames of the lower box",
 };
 
 /** A scope of measured values and the rule formulas of the handbook's fit chapter. */
-function fitScope(values: Partial<BodyMeasures & FrameMeasures>, extra: Record<string, Length> = {}, frames = 0): Scope {
+function fitScope(
+  values: Partial<BodyMeasures & FrameMeasures>,
+  extra: Record<string, Length> = {},
+  frames = 0,
+): Scope {
   const scope = new Scope();
-  for (const [name, v] of Object.entries({ ...values, ...extra })) scope.define(name, { label: LABELS[name] ?? name, source: "measured", given: lengthValue(v) });
+  for (const [name, v] of Object.entries({ ...values, ...extra }))
+    scope.define(name, { label: LABELS[name] ?? name, source: "measured", given: lengthValue(v) });
   scope.define("frames", { label: LABELS.frames!, source: "measured", given: amount(frames) });
-  const rule = (name: string, formula: string) => scope.define(name, { label: LABELS[name] ?? name, source: "worked out", mark: "trade", formula });
+  const rule = (name: string, formula: string) =>
+    scope.define(name, { label: LABELS[name] ?? name, source: "worked out", mark: "trade", formula });
   rule("endGap", "(insideLength - frameLength) / 2");
   rule("topGap", "restDepth - earThickness");
   rule("bottomGap", "depth - topGap - frameHeight");
@@ -42,11 +62,14 @@ function worked(scope: Scope, name: string, label: string): { value: Length; wor
 }
 
 /** Frame end to wall, each side: `(Li − Lf) / 2`. */
-export const endGap = (frame: FrameMeasures, body: BodyMeasures): Length => worked(fitScope({ ...frame, ...body }), "endGap", "").value;
+export const endGap = (frame: FrameMeasures, body: BodyMeasures): Length =>
+  worked(fitScope({ ...frame, ...body }), "endGap", "").value;
 /** Above the frames: `rd − e`. */
-export const topGap = (frame: FrameMeasures, body: BodyMeasures): Length => worked(fitScope({ ...frame, ...body }), "topGap", "").value;
+export const topGap = (frame: FrameMeasures, body: BodyMeasures): Length =>
+  worked(fitScope({ ...frame, ...body }), "topGap", "").value;
 /** Below the frames: `H − top gap − Hf`. */
-export const bottomGap = (frame: FrameMeasures, body: BodyMeasures): Length => worked(fitScope({ ...frame, ...body }), "bottomGap", "").value;
+export const bottomGap = (frame: FrameMeasures, body: BodyMeasures): Length =>
+  worked(fitScope({ ...frame, ...body }), "bottomGap", "").value;
 /** What is left under the far ear when the frame is pushed hard one way: `(Lt − Li)/2 − worst shift`; undefined when the frame does not go in. */
 export function bearing(frame: FrameMeasures, body: BodyMeasures): Length | undefined {
   if (!goesIn(frame, body)) return undefined;
@@ -71,38 +94,93 @@ export function gapState(gap: Length, bands: Bands): { state: State; gapState: G
   return { state: gap < bands.open[0] || gap > bands.open[1] ? "care" : "ok", gapState: "open" };
 }
 
-function gapFinding(rule: string, label: string, w: { value: Length; working: Working }, ctx: Context, advice: { small: string; large: string }): Finding {
+function gapFinding(
+  rule: string,
+  label: string,
+  w: { value: Length; working: Working },
+  ctx: Context,
+  advice: { small: string; large: string },
+): Finding {
   const { bands, units } = ctx;
   const judged = gapState(w.value, bands);
   const size = lengthWithUnit(w.value, units);
   const small = w.value < bands.open[0];
   const text =
-    judged.gapState === "glues" ? (w.value <= 0 ? `no gap: ${size}` : `bees will glue it: ${size}`)
-    : judged.gapState === "bridges" ? `bees will bridge it: ${size}`
-    : judged.state === "ok" ? `open, ${lengthWithUnit(w.value, units === "in" ? "mm" : "in")}`
-    : `care: ${size} is ${small ? "tight" : "wide"}, bees may ${small ? "glue" : "bridge"} it`;
-  return { rule, label, line: ctx.line, ...judged, value: w.value, allowed: bands.open, text, advice: judged.state === "ok" ? "" : small ? advice.small : advice.large, working: w.working, bands };
+    judged.gapState === "glues"
+      ? w.value <= 0
+        ? `no gap: ${size}`
+        : `bees will glue it: ${size}`
+      : judged.gapState === "bridges"
+        ? `bees will bridge it: ${size}`
+        : judged.state === "ok"
+          ? `open, ${lengthWithUnit(w.value, units === "in" ? "mm" : "in")}`
+          : `care: ${size} is ${small ? "tight" : "wide"}, bees may ${small ? "glue" : "bridge"} it`;
+  return {
+    rule,
+    label,
+    line: ctx.line,
+    ...judged,
+    value: w.value,
+    allowed: bands.open,
+    text,
+    advice: judged.state === "ok" ? "" : small ? advice.small : advice.large,
+    working: w.working,
+    bands,
+  };
 }
 
 /** A figure that must be at least `least`, with a care band below it. */
-function leastFinding(rule: string, label: string, w: { value: Length; working: Working }, ctx: Context, limits: { ok: Length; care: Length }, words: { ok: string; care: string; stop: string; advice: string }): Finding {
+function leastFinding(
+  rule: string,
+  label: string,
+  w: { value: Length; working: Working },
+  ctx: Context,
+  limits: { ok: Length; care: Length },
+  words: { ok: string; care: string; stop: string; advice: string },
+): Finding {
   const state: State = w.value >= limits.ok ? "ok" : w.value >= limits.care ? "care" : "stop";
-  return { rule, label, line: ctx.line, state, value: w.value, allowed: [limits.ok, null], text: words[state], advice: state === "ok" ? "" : words.advice, working: w.working };
+  return {
+    rule,
+    label,
+    line: ctx.line,
+    state,
+    value: w.value,
+    allowed: [limits.ok, null],
+    text: words[state],
+    advice: state === "ok" ? "" : words.advice,
+    working: w.working,
+  };
 }
 
 /** Every rule of one frame in one body. */
-export function fitFrame(frame: FrameMeasures, body: BodyMeasures, frames: number, beeSpace: BeeSpace, ctx: Context): Finding[] {
+export function fitFrame(
+  frame: FrameMeasures,
+  body: BodyMeasures,
+  frames: number,
+  beeSpace: BeeSpace,
+  ctx: Context,
+): Finding[] {
   const scope = fitScope({ ...frame, ...body }, {}, frames);
   const say = (l: number) => lengthWithUnit(nm(l), ctx.units);
   const findings: Finding[] = [];
   const top = worked(scope, "topGap", "Above the frames");
   const bottom = worked(scope, "bottomGap", "Below the frames");
   if (beeSpace === "top") {
-    findings.push(gapFinding("top-gap", "Above the frames", top, ctx, { small: "deepen the rest", large: "make the rest less deep" }));
+    findings.push(
+      gapFinding("top-gap", "Above the frames", top, ctx, {
+        small: "deepen the rest",
+        large: "make the rest less deep",
+      }),
+    );
     findings.push(restGap("bottom-gap", "Below the frames", bottom, inch(0, 3, 8), ctx));
   } else {
     findings.push(restGap("top-gap", "Above the frames", top, mm(2), ctx));
-    findings.push(gapFinding("bottom-gap", "Below the frames", bottom, ctx, { small: "make the body deeper", large: "make the body less deep" }));
+    findings.push(
+      gapFinding("bottom-gap", "Below the frames", bottom, ctx, {
+        small: "make the body deeper",
+        large: "make the body less deep",
+      }),
+    );
   }
   findings.push(
     gapFinding("end-gap", "Frame end to wall", worked(scope, "endGap", "Frame end to wall"), ctx, {
@@ -113,9 +191,19 @@ export function fitFrame(frame: FrameMeasures, body: BodyMeasures, frames: numbe
   const rests = worked(scope, "restToRest", "Rest to rest");
   const short = body.restToRest <= frame.topBarLength;
   findings.push({
-    rule: "rest-to-rest", label: "Rest to rest", line: ctx.line, state: short ? "stop" : "ok", value: rests.value, allowed: [nm(frame.topBarLength + 1), null], working: rests.working,
-    text: short ? `the frame does not go in: ${say(body.restToRest)} between the rests for a top bar of ${say(frame.topBarLength)}` : `the top bar of ${say(frame.topBarLength)} goes in`,
-    advice: short ? `widen each rest by ${say((frame.topBarLength - body.restToRest) / 2 + inch(0, 1, 16))} or lengthen the box` : "",
+    rule: "rest-to-rest",
+    label: "Rest to rest",
+    line: ctx.line,
+    state: short ? "stop" : "ok",
+    value: rests.value,
+    allowed: [nm(frame.topBarLength + 1), null],
+    working: rests.working,
+    text: short
+      ? `the frame does not go in: ${say(body.restToRest)} between the rests for a top bar of ${say(frame.topBarLength)}`
+      : `the top bar of ${say(frame.topBarLength)} goes in`,
+    advice: short
+      ? `widen each rest by ${say((frame.topBarLength - body.restToRest) / 2 + inch(0, 1, 16))} or lengthen the box`
+      : "",
   });
   if (goesIn(frame, body)) {
     const play = worked(scope, "endPlay", "Play end to end");
@@ -124,40 +212,88 @@ export function fitFrame(frame: FrameMeasures, body: BodyMeasures, frames: numbe
     const barsFirst = 2 * shift < play.value;
     const state: State = play.value >= lo && play.value <= hi ? "ok" : "care";
     findings.push({
-      rule: "end-play", label: "Play end to end", line: ctx.line, state, value: play.value, allowed: [lo, hi], working: play.working,
-      text: barsFirst ? `the end bars meet the wall first: real play ${say(2 * shift)}` : state === "ok" ? "slides, and stays where it is put" : play.value < lo ? "tight: a swollen bar will bind" : "loose: the frame can slide off its place",
+      rule: "end-play",
+      label: "Play end to end",
+      line: ctx.line,
+      state,
+      value: play.value,
+      allowed: [lo, hi],
+      working: play.working,
+      text: barsFirst
+        ? `the end bars meet the wall first: real play ${say(2 * shift)}`
+        : state === "ok"
+          ? "slides, and stays where it is put"
+          : play.value < lo
+            ? "tight: a swollen bar will bind"
+            : "loose: the frame can slide off its place",
       advice: state === "ok" ? "" : play.value < lo ? "widen the rests a little" : "narrow the rests",
     });
     const ear = worked(scope, "bearing", "Ear on the rest, pushed hard over");
     findings.push(
-      leastFinding("bearing", "Ear on the rest, pushed hard over", ear, ctx, { ok: inch(0, 3, 16), care: inch(0, 1, 8) }, {
-        ok: `holds: wants ${say(inch(0, 3, 16))} or more`,
-        care: `holds barely: ${say(ear.value)} of ${say(inch(0, 3, 16))}`,
-        stop: `will not hold: ear bears ${say(ear.value)} of ${say(inch(0, 3, 16))}`,
-        advice: `narrow the rests: ${say(inch(0, 3, 8))} wide is usual; or shorten the box`,
-      }),
+      leastFinding(
+        "bearing",
+        "Ear on the rest, pushed hard over",
+        ear,
+        ctx,
+        { ok: inch(0, 3, 16), care: inch(0, 1, 8) },
+        {
+          ok: `holds: wants ${say(inch(0, 3, 16))} or more`,
+          care: `holds barely: ${say(ear.value)} of ${say(inch(0, 3, 16))}`,
+          stop: `will not hold: ear bears ${say(ear.value)} of ${say(inch(0, 3, 16))}`,
+          advice: `narrow the rests: ${say(inch(0, 3, 8))} wide is usual; or shorten the box`,
+        },
+      ),
     );
   }
   const side = worked(scope, "sidePlay", "Play side to side");
   findings.push(
-    leastFinding("side-play", `Play side to side, ${frames} frames`, side, ctx, { ok: inch(0, 1, 8), care: nm(0) }, {
-      ok: `a frame can be drawn; outer gaps ${say(worked(scope, "outerGap", "").value)} to the comb`,
-      care: "little room to draw the first frame",
-      stop: `${frames} frames do not fit across`,
-      advice: "widen the box or take a frame out",
-    }),
+    leastFinding(
+      "side-play",
+      `Play side to side, ${frames} frames`,
+      side,
+      ctx,
+      { ok: inch(0, 1, 8), care: nm(0) },
+      {
+        ok: `a frame can be drawn; outer gaps ${say(worked(scope, "outerGap", "").value)} to the comb`,
+        care: "little room to draw the first frame",
+        stop: `${frames} frames do not fit across`,
+        advice: "widen the box or take a frame out",
+      },
+    ),
   );
   return findings;
 }
 
 /** The gap that is not the bee space in its school: judged only from nothing up to `most`. */
-function restGap(rule: string, label: string, w: { value: Length; working: Working }, most: Length, ctx: Context): Finding {
+function restGap(
+  rule: string,
+  label: string,
+  w: { value: Length; working: Working },
+  most: Length,
+  ctx: Context,
+): Finding {
   const state: State = w.value < 0 ? "stop" : w.value <= most ? "ok" : "care";
   const size = lengthWithUnit(w.value, ctx.units);
   return {
-    rule, label, line: ctx.line, state, value: w.value, allowed: [nm(0), most], working: w.working,
-    text: state === "ok" ? `in order, ${lengthWithUnit(w.value, ctx.units === "in" ? "mm" : "in")}` : state === "stop" ? `the frame stands out of the box by ${size.replace("-", "")}` : `${size} where ${lengthWithUnit(most, ctx.units)} is the most`,
-    advice: state === "ok" ? "" : state === "stop" ? "make the body deeper" : "the other gap is the bee space in this school; check the depth",
+    rule,
+    label,
+    line: ctx.line,
+    state,
+    value: w.value,
+    allowed: [nm(0), most],
+    working: w.working,
+    text:
+      state === "ok"
+        ? `in order, ${lengthWithUnit(w.value, ctx.units === "in" ? "mm" : "in")}`
+        : state === "stop"
+          ? `the frame stands out of the box by ${size.replace("-", "")}`
+          : `${size} where ${lengthWithUnit(most, ctx.units)} is the most`,
+    advice:
+      state === "ok"
+        ? ""
+        : state === "stop"
+          ? "make the body deeper"
+          : "the other gap is the bee space in this school; check the depth",
   };
 }
 
@@ -168,15 +304,28 @@ export interface Hung {
 
 /** Between two boxes: what is left below the upper's frames + the gap above the lower's. */
 export function betweenBoxes(upper: Hung, lower: Hung, label: string, ctx: Context): Finding {
-  const scope = fitScope({}, { upperBelow: bottomGap(upper.frame, upper.body), lowerAbove: topGap(lower.frame, lower.body) });
+  const scope = fitScope(
+    {},
+    { upperBelow: bottomGap(upper.frame, upper.body), lowerAbove: topGap(lower.frame, lower.body) },
+  );
   scope.define("between", { label, source: "worked out", mark: "trade", formula: "upperBelow + lowerAbove" });
-  return gapFinding("between-boxes", label, worked(scope, "between", label), ctx, { small: "mixed top and bottom bee space? keep to one school in a stack", large: "mixed top and bottom bee space? otherwise make the upper body less deep" });
+  return gapFinding("between-boxes", label, worked(scope, "between", label), ctx, {
+    small: "mixed top and bottom bee space? keep to one school in a stack",
+    large: "mixed top and bottom bee space? otherwise make the upper body less deep",
+  });
 }
 
 /** How far one box's outside stands past its neighbour's, each side; the wider of length and width. */
-export function footprintStep(outside: { length: Length; width: Length }, other: { length: Length; width: Length }, label: string, against: string, ctx: Context): Finding {
+export function footprintStep(
+  outside: { length: Length; width: Length },
+  other: { length: Length; width: Length },
+  label: string,
+  against: string,
+  ctx: Context,
+): Finding {
   const scope = new Scope();
-  const put = (name: string, l: string, v: Length) => scope.define(name, { label: l, source: "measured", given: lengthValue(v) });
+  const put = (name: string, l: string, v: Length) =>
+    scope.define(name, { label: l, source: "measured", given: lengthValue(v) });
   const along = Math.abs(outside.length - other.length) >= Math.abs(outside.width - other.width);
   put("outside", `outside ${along ? "length" : "width"}`, along ? outside.length : outside.width);
   put("neighbour", against, along ? other.length : other.width);
@@ -185,8 +334,17 @@ export function footprintStep(outside: { length: Length; width: Length }, other:
   const state: State = w.value === 0 ? "ok" : "care";
   const size = lengthWithUnit(nm(Math.abs(w.value)), ctx.units);
   return {
-    rule: "footprint-step", label, line: ctx.line, state, value: w.value, allowed: [nm(0), nm(0)], working: w.working,
-    text: state === "ok" ? `flush with ${against}` : `stands ${w.value > 0 ? "out" : "in"} ${size} each side against ${against}`,
+    rule: "footprint-step",
+    label,
+    line: ctx.line,
+    state,
+    value: w.value,
+    allowed: [nm(0), nm(0)],
+    working: w.working,
+    text:
+      state === "ok"
+        ? `flush with ${against}`
+        : `stands ${w.value > 0 ? "out" : "in"} ${size} each side against ${against}`,
     advice: state === "ok" ? "" : "make covers and floors to measure, or hold the outside; a ledge holds rain",
   };
 }
@@ -197,12 +355,30 @@ export function demands(shape: Shape, ctx: Context): Finding[] {
     .filter((d) => holds(d.when, shape.scope))
     .map((d) => {
       const evaluated = shape.scope.evaluate(d.value);
-      const working: Working = { name: d.rule, label: d.label, source: "worked out", mark: d.mark, value: evaluated.value, formula: evaluated.formula, tokens: evaluated.tokens };
+      const working: Working = {
+        name: d.rule,
+        label: d.label,
+        source: "worked out",
+        mark: d.mark,
+        value: evaluated.value,
+        formula: evaluated.formula,
+        tokens: evaluated.tokens,
+      };
       const value = toLength(evaluated.value, d.label);
       const least = toLength(shape.scope.evaluate(d.least).value, d.label);
       const ok = value >= least;
       const say = (l: Length) => lengthWithUnit(l, ctx.units);
-      return { rule: d.rule, label: d.label, line: ctx.line, state: ok ? "ok" : d.below, value, allowed: [least, null], text: ok ? `${say(value)}, wants ${say(least)} or more` : `${say(value)} of the ${say(least)} it wants`, advice: ok ? "" : d.advice, working };
+      return {
+        rule: d.rule,
+        label: d.label,
+        line: ctx.line,
+        state: ok ? "ok" : d.below,
+        value,
+        allowed: [least, null],
+        text: ok ? `${say(value)}, wants ${say(least)} or more` : `${say(value)} of the ${say(least)} it wants`,
+        advice: ok ? "" : d.advice,
+        working,
+      };
     });
 }
 

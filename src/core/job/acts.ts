@@ -25,7 +25,8 @@ export type Act =
  */
 export function preview(job: Job, act: Act): Job {
   const next = apply(job, act);
-  if ("at" in act && next.lines[act.at] && next.lines[act.at] !== job.lines[act.at]) shapeOfLine(next.lines[act.at]!, next.units);
+  if ("at" in act && next.lines[act.at] && next.lines[act.at] !== job.lines[act.at])
+    shapeOfLine(next.lines[act.at]!, next.units);
   return next;
 }
 
@@ -52,12 +53,21 @@ export function apply(job: Job, act: Act): Job {
     case "change line": {
       const old = line(act.at);
       const to = { ...old, ...act.to };
-      return { ...job, lines: put(job.lines, act.at, to.item === old.item ? to : { ...to, options: keepKnown(to.item, to.options) }) };
+      return {
+        ...job,
+        lines: put(job.lines, act.at, to.item === old.item ? to : { ...to, options: keepKnown(to.item, to.options) }),
+      };
     }
     case "option": {
       const old = line(act.at);
       const { [act.name]: _gone, ...others } = old.options;
-      return { ...job, lines: put(job.lines, act.at, { ...old, options: act.value === null ? others : ({ ...others, [act.name]: act.value }) }) };
+      return {
+        ...job,
+        lines: put(job.lines, act.at, {
+          ...old,
+          options: act.value === null ? others : { ...others, [act.name]: act.value },
+        }),
+      };
     }
     case "add stock":
       return { ...job, stock: [...job.stock, act.stock] };
@@ -66,7 +76,7 @@ export function apply(job: Job, act: Act): Job {
     case "remove stock":
       return { ...job, stock: job.stock.filter((_, i) => i !== act.at) };
     case "workshop":
-      return { ...job, workshop: { ...job.workshop, ...(act.to) } };
+      return { ...job, workshop: { ...job.workshop, ...act.to } };
   }
 }
 
@@ -80,7 +90,11 @@ export function actText(act: Act, job: Job): string {
   const lineName = (at: number) => findRecipe(job.lines[at]?.item ?? "")?.name.toLowerCase() ?? "line";
   switch (act.do) {
     case "option":
-      return `${lineName(act.at)}: ${findRecipe(job.lines[act.at]?.item ?? "")?.parameters.find((p) => p.name === act.name)?.label.toLowerCase() ?? act.name}`;
+      return `${lineName(act.at)}: ${
+        findRecipe(job.lines[act.at]?.item ?? "")
+          ?.parameters.find((p) => p.name === act.name)
+          ?.label.toLowerCase() ?? act.name
+      }`;
     case "change line":
       return `${lineName(act.at)}: ${Object.keys(act.to).join(", ")}`;
     case "remove line":

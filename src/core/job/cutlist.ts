@@ -15,13 +15,24 @@ export interface CutPart {
 
 /** Every part of a job, by line; identical parts of different lines stay separate. */
 export function cutList(worked: WorkedJob): CutPart[] {
-  return worked.lines.flatMap((line) => line.shape.parts.map((part) => ({ id: `${line.at}/${part.id}`, part, line, quantity: part.places.length * line.line.quantity })));
+  return worked.lines.flatMap((line) =>
+    line.shape.parts.map((part) => ({
+      id: `${line.at}/${part.id}`,
+      part,
+      line,
+      quantity: part.places.length * line.line.quantity,
+    })),
+  );
 }
 
 /** The cut list as the contract's document; lengths in mm to 0.001 and as text in the job's units. */
 export function cutListDocument(worked: WorkedJob) {
   const { units } = worked.job;
-  const text = (p: Part, u: Units) => ({ length: lengthText(p.size.l, u), width: lengthText(p.size.w, u), thickness: lengthText(p.size.t, u) });
+  const text = (p: Part, u: Units) => ({
+    length: lengthText(p.size.l, u),
+    width: lengthText(p.size.w, u),
+    thickness: lengthText(p.size.t, u),
+  });
   return {
     parts: cutList(worked).map(({ id, part, line, quantity }) => ({
       id,
@@ -34,8 +45,18 @@ export function cutListDocument(worked: WorkedJob) {
       widthMm: toMm(part.size.w),
       thicknessMm: toMm(part.size.t),
       text: text(part, units),
-      features: part.features.map((f) => ({ kind: f.kind, name: f.name, text: featureText(f, units), face: f.face, ...Object.fromEntries(Object.entries(f.measures).map(([k, v]) => [`${camel(k)}Mm`, toMm(v)])) })),
-      working: { length: workingText(part.working.length, units), width: workingText(part.working.width, units), thickness: workingText(part.working.thickness, units) },
+      features: part.features.map((f) => ({
+        kind: f.kind,
+        name: f.name,
+        text: featureText(f, units),
+        face: f.face,
+        ...Object.fromEntries(Object.entries(f.measures).map(([k, v]) => [`${camel(k)}Mm`, toMm(v)])),
+      })),
+      working: {
+        length: workingText(part.working.length, units),
+        width: workingText(part.working.width, units),
+        thickness: workingText(part.working.thickness, units),
+      },
     })),
   };
 }

@@ -11,18 +11,19 @@ import { type Options, ShapeError, shapeItem } from "@/core/shape/shape";
 import { type Job, type JobLine, LIMITS, type StockEntry, USUAL_WORKSHOP } from "./job";
 import { JobFileError } from "./problem";
 
-
 const one = (message: string, path = "") => new JobFileError([{ path, message }]);
 
 /**
  * Reads a job file. @throws JobFileError naming each field, what was read and what would be right.
  */
 export function readJobFile(text: string): Job {
-  if (text.length > LIMITS.bytes) throw one(`read ${(text.length / 1e6).toFixed(1)} MB; a job file is at most ${LIMITS.bytes / 1024 / 1024} MB`);
+  if (text.length > LIMITS.bytes)
+    throw one(`read ${(text.length / 1e6).toFixed(1)} MB; a job file is at most ${LIMITS.bytes / 1024 / 1024} MB`);
   let raw: unknown;
   try {
     raw = JSON.parse(text, (key, value: unknown) => {
-      if (key === "__proto__" || key === "constructor" || key === "prototype") throw one(`read the key "${key}", which a job file does not have`);
+      if (key === "__proto__" || key === "constructor" || key === "prototype")
+        throw one(`read the key "${key}", which a job file does not have`);
       return value;
     });
   } catch (e) {
@@ -35,9 +36,11 @@ export function readJobFile(text: string): Job {
 /** Checks a parsed job file and makes the job of it. @throws JobFileError */
 export function readJob(raw: unknown): Job {
   const units = raw && typeof raw === "object" && !Array.isArray(raw) ? (raw as { units?: unknown }).units : undefined;
-  if (raw && typeof raw === "object" && !Array.isArray(raw) && units !== "in" && units !== "mm") throw one(`read ${show(units)}, wanted "in" or "mm"`, "units");
+  if (raw && typeof raw === "object" && !Array.isArray(raw) && units !== "in" && units !== "mm")
+    throw one(`read ${show(units)}, wanted "in" or "mm"`, "units");
   const result = jobFileSchema(units as Units).safeParse(raw, { reportInput: true });
-  if (!result.success) throw new JobFileError(result.error.issues.map((i) => ({ path: pathText(i.path), message: explain(i) })));
+  if (!result.success)
+    throw new JobFileError(result.error.issues.map((i) => ({ path: pathText(i.path), message: explain(i) })));
   const { format: _format, version: _version, ...job } = result.data;
   return job;
 }
@@ -54,10 +57,24 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
     units: job.units,
     ...(job.start ? { start: job.start } : {}),
     ...(job.due ? { due: job.due } : {}),
-    lines: job.lines.map((l) => ({ ...l, options: Object.fromEntries(Object.entries(l.options).map(([k, v]) => [k, typeof v === "number" ? length(v) : v])) })),
-    stock: job.stock.map((s) => (s.form === "board" ? { ...s, thickness: length(s.thickness), width: length(s.width), length: length(s.length) } : s)),
+    lines: job.lines.map((l) => ({
+      ...l,
+      options: Object.fromEntries(
+        Object.entries(l.options).map(([k, v]) => [k, typeof v === "number" ? length(v) : v]),
+      ),
+    })),
+    stock: job.stock.map((s) =>
+      s.form === "board"
+        ? { ...s, thickness: length(s.thickness), width: length(s.width), length: length(s.length) }
+        : s,
+    ),
     workshop: {
-      kerf: length(kerf), endTrim: length(endTrim), edgeTrim: length(edgeTrim), sheetTrim: length(sheetTrim), minHold: length(minHold), keepOffcut: length(keepOffcut),
+      kerf: length(kerf),
+      endTrim: length(endTrim),
+      edgeTrim: length(edgeTrim),
+      sheetTrim: length(sheetTrim),
+      minHold: length(minHold),
+      keepOffcut: length(keepOffcut),
       ...rest,
       hours: hours.map(([a, b]): [string, string] => [clock(a), clock(b)]),
     },
@@ -66,24 +83,35 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
 
 /** The job file's schema for one of the two unit systems; its input side is what `docs/schema` publishes. */
 export function jobFileSchema(units: Units) {
-  const length = z.union([z.number(), z.string()], { error: (i) => `read ${show(i.input)}, wanted a length` }).transform((v, ctx): Length => {
-    try {
-      return parseLength(v, units);
-    } catch (e) {
-      if (!(e instanceof LengthError)) throw e;
-      ctx.addIssue({ code: "custom", message: e.message, input: v });
-      return z.NEVER;
-    }
-  });
+  const length = z
+    .union([z.number(), z.string()], { error: (i) => `read ${show(i.input)}, wanted a length` })
+    .transform((v, ctx): Length => {
+      try {
+        return parseLength(v, units);
+      } catch (e) {
+        if (!(e instanceof LengthError)) throw e;
+        ctx.addIssue({ code: "custom", message: e.message, input: v });
+        return z.NEVER;
+      }
+    });
   const positive = length.refine((l) => l > 0, { error: "must be more than nothing" });
   const date = z.iso.date({ error: (i) => `read ${show(i.input)}, wanted a date like "2027-03-12"` });
   const money = z.number().min(0).max(1e7);
-  const minute = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: (i) => `read ${show(i.input)}, wanted a time like "08:00"` }).transform((s) => Number(s.slice(0, 2)) * 60 + Number(s.slice(3)));
+  const minute = z
+    .string()
+    .regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: (i) => `read ${show(i.input)}, wanted a time like "08:00"` })
+    .transform((s) => Number(s.slice(0, 2)) * 60 + Number(s.slice(3)));
   const name = (max: number) => z.string().trim().min(1).max(max);
 
   const line = strict({
-    item: known("item", RECIPES.map((r) => r.id)),
-    standard: known("standard", STANDARDS.map((s) => s.id)),
+    item: known(
+      "item",
+      RECIPES.map((r) => r.id),
+    ),
+    standard: known(
+      "standard",
+      STANDARDS.map((s) => s.id),
+    ),
     size: z.string().optional(),
     quantity: z.number().int().min(1).max(LIMITS.quantity),
     options: z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])).default({}),
@@ -95,7 +123,8 @@ export function jobFileSchema(units: Units) {
       ctx.addIssue({ code: "custom", path, message, input: l });
       return z.NEVER;
     };
-    if (!Object.hasOwn(standard.sizes, size)) return fail(["size"], `read ${show(size)}; ${standard.short} has ${Object.keys(standard.sizes).join(", ")}`);
+    if (!Object.hasOwn(standard.sizes, size))
+      return fail(["size"], `read ${show(size)}; ${standard.short} has ${Object.keys(standard.sizes).join(", ")}`);
     const options: Options = {};
     for (const [key, value] of Object.entries(l.options)) {
       const read = readOption(recipe, key, value, units);
@@ -113,23 +142,56 @@ export function jobFileSchema(units: Units) {
 
   const source = z.enum(["yard", "buy"]).default("buy");
   const available = z.number().int().min(0).nullable().default(null);
-  const stock = z.discriminatedUnion("form", [
-    strict({ form: z.literal("board"), material: name(60), thickness: positive, width: positive, length: positive, price: money.optional(), available, source }),
-    strict({ form: z.literal("pack"), material: name(60), pack: z.number().positive(), price: money.optional(), available, source }),
-  ]).transform((s): StockEntry => ({ ...s, price: s.source === "yard" ? 0 : (s.price ?? 1) }));
+  const stock = z
+    .discriminatedUnion("form", [
+      strict({
+        form: z.literal("board"),
+        material: name(60),
+        thickness: positive,
+        width: positive,
+        length: positive,
+        price: money.optional(),
+        available,
+        source,
+      }),
+      strict({
+        form: z.literal("pack"),
+        material: name(60),
+        pack: z.number().positive(),
+        price: money.optional(),
+        available,
+        source,
+      }),
+    ])
+    .transform((s): StockEntry => ({ ...s, price: s.source === "yard" ? 0 : (s.price ?? 1) }));
 
   const usual = USUAL_WORKSHOP;
   const workshop = strict({
-    kerf: length.optional(), endTrim: length.optional(), edgeTrim: length.optional(), sheetTrim: length.optional(), minHold: length.optional(), keepOffcut: length.optional(),
+    kerf: length.optional(),
+    endTrim: length.optional(),
+    edgeTrim: length.optional(),
+    sheetTrim: length.optional(),
+    minHold: length.optional(),
+    keepOffcut: length.optional(),
     people: z.number().int().min(1).max(50).optional(),
     days: z.array(z.number().int().min(1).max(7)).min(1).max(7).optional(),
-    hours: z.array(z.tuple([minute, minute])).min(1).max(6).optional(),
+    hours: z
+      .array(z.tuple([minute, minute]))
+      .min(1)
+      .max(6)
+      .optional(),
     rate: money.optional(),
     glue: z.number().min(0).max(2000).optional(),
   }).transform((w, ctx) => {
     const hours = w.hours ?? usual.hours;
     hours.forEach(([a, b], i) => {
-      if (a >= b || (i > 0 && hours[i - 1]![1] > a)) ctx.addIssue({ code: "custom", path: ["hours", i], message: "hours run forward and do not overlap", input: w.hours });
+      if (a >= b || (i > 0 && hours[i - 1]![1] > a))
+        ctx.addIssue({
+          code: "custom",
+          path: ["hours", i],
+          message: "hours run forward and do not overlap",
+          input: w.hours,
+        });
     });
     return { ...usual, ...Object.fromEntries(Object.entries(w).filter(([, v]) => v !== undefined)) } as typeof usual;
   });
@@ -144,18 +206,35 @@ export function jobFileSchema(units: Units) {
     lines: z.array(line).max(LIMITS.lines),
     stock: z.array(stock).max(LIMITS.stock).default([]),
     workshop: workshop.default(usual),
-  }).refine((j) => !j.start || !j.due || j.due >= j.start, { path: ["due"], error: (i) => `read ${show((i.input as { due?: string }).due)}, which is before the start` });
+  }).refine((j) => !j.start || !j.due || j.due >= j.start, {
+    path: ["due"],
+    error: (i) => `read ${show((i.input as { due?: string }).due)}, which is before the start`,
+  });
 }
 
 /** Reads one option against its recipe. */
-export function readOption(recipe: Recipe, key: string, value: string | number | boolean, units: Units): { value: Options[string] } | { problem: string } {
+export function readOption(
+  recipe: Recipe,
+  key: string,
+  value: string | number | boolean,
+  units: Units,
+): { value: Options[string] } | { problem: string } {
   const parameter = recipe.parameters.find((p) => p.name === key);
-  if (!parameter) return { problem: `${recipe.id} has no option "${key}"${nearest(key, recipe.parameters.map((p) => p.name))}` };
+  if (!parameter)
+    return {
+      problem: `${recipe.id} has no option "${key}"${nearest(
+        key,
+        recipe.parameters.map((p) => p.name),
+      )}`,
+    };
   const wanted = OPTION_KINDS[parameter.kind](parameter, value, units);
   return wanted;
 }
 
-const OPTION_KINDS: Record<Parameter["kind"], (p: Parameter, value: string | number | boolean, units: Units) => { value: Options[string] } | { problem: string }> = {
+const OPTION_KINDS: Record<
+  Parameter["kind"],
+  (p: Parameter, value: string | number | boolean, units: Units) => { value: Options[string] } | { problem: string }
+> = {
   length: (_p, value, units) => {
     try {
       return { value: parseLength(value, units) };
@@ -166,9 +245,12 @@ const OPTION_KINDS: Record<Parameter["kind"], (p: Parameter, value: string | num
   },
   choice: (p, value) => {
     const ids = p.kind === "choice" ? p.choices.map((c) => c.id) : [];
-    return typeof value === "string" && ids.includes(value) ? { value } : { problem: `read ${show(value)}; known are ${ids.join(", ")}${nearest(String(value), ids)}` };
+    return typeof value === "string" && ids.includes(value)
+      ? { value }
+      : { problem: `read ${show(value)}; known are ${ids.join(", ")}${nearest(String(value), ids)}` };
   },
-  flag: (_p, value) => (typeof value === "boolean" ? { value } : { problem: `read ${show(value)}, wanted true or false` }),
+  flag: (_p, value) =>
+    typeof value === "boolean" ? { value } : { problem: `read ${show(value)}, wanted true or false` },
 };
 
 function strict<T extends z.ZodRawShape>(shape: T) {
@@ -182,38 +264,61 @@ function strict<T extends z.ZodRawShape>(shape: T) {
 }
 
 function known(what: string, ids: string[]) {
-  return z.string().refine((id) => ids.includes(id), { error: (i) => `read ${show(i.input)}, which is no ${what}${nearest(String(i.input), ids)}` });
+  return z.string().refine((id) => ids.includes(id), {
+    error: (i) => `read ${show(i.input)}, which is no ${what}${nearest(String(i.input), ids)}`,
+  });
 }
 
 /** `; did you mean "frame"?`, the nearest known word. */
 function nearest(read: string, known: string[]): string {
-  const best = known.map((k) => ({ k, d: distance(read.slice(0, 60).toLowerCase(), k.toLowerCase()) })).sort((a, b) => a.d - b.d)[0];
+  const best = known
+    .map((k) => ({ k, d: distance(read.slice(0, 60).toLowerCase(), k.toLowerCase()) }))
+    .sort((a, b) => a.d - b.d)[0];
   return best ? `; the nearest is "${best.k}"` : "";
 }
 
 /** `lines[0].options.thickness` */
 function pathText(path: PropertyKey[]): string {
-  return path.reduce<string>((text, key) => (typeof key === "number" ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)), "");
+  return path.reduce<string>(
+    (text, key) => (typeof key === "number" ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)),
+    "",
+  );
 }
 
 function explain(issue: z.core.$ZodIssue): string {
   const read = `read ${show(issue.input)}`;
   switch (issue.code) {
     case "invalid_type":
-      return issue.input === undefined ? `missing; wanted ${KINDS[issue.expected] ?? issue.expected}` : `${read}, wanted ${KINDS[issue.expected] ?? issue.expected}`;
+      return issue.input === undefined
+        ? `missing; wanted ${KINDS[issue.expected] ?? issue.expected}`
+        : `${read}, wanted ${KINDS[issue.expected] ?? issue.expected}`;
     case "too_small":
       return `${issue.origin === "array" || issue.origin === "string" ? "too short" : read}: at least ${issue.minimum}`;
     case "too_big":
-      return issue.origin === "array" ? `${(issue.input as unknown[]).length} entries, at most ${issue.maximum}` : issue.origin === "string" ? `${(issue.input as string).length} letters, at most ${issue.maximum}` : `${read}: at most ${issue.maximum}`;
+      return issue.origin === "array"
+        ? `${(issue.input as unknown[]).length} entries, at most ${issue.maximum}`
+        : issue.origin === "string"
+          ? `${(issue.input as string).length} letters, at most ${issue.maximum}`
+          : `${read}: at most ${issue.maximum}`;
     case "invalid_value":
       return `${read}, wanted ${issue.values.map((v) => JSON.stringify(v)).join(" or ")}`;
     case "invalid_union":
-      return "note" in issue && issue.note === "No matching discriminator" ? `${read}, wanted "board" or "pack"` : issue.message;
+      return "note" in issue && issue.note === "No matching discriminator"
+        ? `${read}, wanted "board" or "pack"`
+        : issue.message;
     default:
       return issue.message;
   }
 }
-const KINDS: Record<string, string> = { array: "a list", object: "an object", string: "text", number: "a number", int: "a whole number", record: "an object", boolean: "true or false" };
+const KINDS: Record<string, string> = {
+  array: "a list",
+  object: "an object",
+  string: "text",
+  number: "a number",
+  int: "a whole number",
+  record: "an object",
+  boolean: "true or false",
+};
 
 function show(value: unknown): string {
   if (value === undefined) return "nothing";

@@ -8,10 +8,27 @@ import { JobFileError } from "./problem";
 import { workJob } from "./worked";
 
 const file = (change: object = {}, line: object = {}) => ({
-  format: "rundik-job", version: 1, name: "Spring run", units: "in", start: "2027-02-08", due: "2027-03-12",
-  lines: [{ item: "body", standard: "langstroth-10", size: "deep", quantity: 40, options: { thickness: "3/4", joint: "rabbet-ends" }, ...line }],
-  stock: [{ material: "pine", form: "board", thickness: "3/4", width: "11 1/4", length: "8'", price: 14.2, available: 60 }],
-  workshop: { kerf: "1/8", endTrim: "1/4" }, ...change,
+  format: "rundik-job",
+  version: 1,
+  name: "Spring run",
+  units: "in",
+  start: "2027-02-08",
+  due: "2027-03-12",
+  lines: [
+    {
+      item: "body",
+      standard: "langstroth-10",
+      size: "deep",
+      quantity: 40,
+      options: { thickness: "3/4", joint: "rabbet-ends" },
+      ...line,
+    },
+  ],
+  stock: [
+    { material: "pine", form: "board", thickness: "3/4", width: "11 1/4", length: "8'", price: 14.2, available: 60 },
+  ],
+  workshop: { kerf: "1/8", endTrim: "1/4" },
+  ...change,
 });
 const refusal = (raw: unknown) => {
   try {
@@ -27,37 +44,62 @@ describe("the job file", () => {
   test("reads, works out and reads back the same in either unit", () => {
     const job = readJob(file());
     expect(job.stock[0]).toMatchObject({ length: inch(96), width: inch(11, 1, 4), source: "buy" });
-    for (const units of ["in", "mm"] as const) expect(readJobFile(JSON.stringify(writeJob({ ...job, units })))).toEqual({ ...job, units });
+    for (const units of ["in", "mm"] as const)
+      expect(readJobFile(JSON.stringify(writeJob({ ...job, units })))).toEqual({ ...job, units });
   });
 
   test("the cut list of forty deep bodies, rabbet in the ends (joint table, handbook 4 [trade])", () => {
     const { parts } = cutListDocument(workJob(readJob(file())));
-    expect(parts.map((p) => [p.quantity, p.name, p.text.length, p.text.width, p.lengthMm])).toEqual([[80, "Side", "19 1/8", "9 5/8", 485.775], [80, "End", "16 1/4", "9 5/8", 412.75]]);
+    expect(parts.map((p) => [p.quantity, p.name, p.text.length, p.text.width, p.lengthMm])).toEqual([
+      [80, "Side", "19 1/8", "9 5/8", 485.775],
+      [80, "End", "16 1/4", "9 5/8", 412.75],
+    ]);
   });
 
   test.each<[string, unknown, RegExp]>([
     ["an unknown item", file({}, { item: "bodi" }), /lines\[0\]\.item: read "bodi".*nearest is "body"/],
     ["a negative quantity", file({}, { quantity: -3 }), /lines\[0\]\.quantity: read -3: at least 1/],
-    ["half a fraction", file({}, { options: { thickness: "19 7/" } }), /lines\[0\]\.options\.thickness: read "19 7\/": the fraction has no lower number/],
+    [
+      "half a fraction",
+      file({}, { options: { thickness: "19 7/" } }),
+      /lines\[0\]\.options\.thickness: read "19 7\/": the fraction has no lower number/,
+    ],
     ["wrong units", file({ units: "cubits" }), /units: read "cubits", wanted "in" or "mm"/],
     ["a fraction in mm", file({ units: "mm" }), /options\.thickness: .*did you mean 3\/4"\?/],
     ["an unknown key", file({ colour: "red" }), /"colour" is not known here/],
-    ["an unknown option", file({}, { options: { thikness: "3/4" } }), /body has no option "thikness"; the nearest is "thickness"/],
+    [
+      "an unknown option",
+      file({}, { options: { thikness: "3/4" } }),
+      /body has no option "thikness"; the nearest is "thickness"/,
+    ],
     ["an unknown joint", file({}, { options: { joint: "glue" } }), /known are rabbet-ends/],
     ["an unknown size", file({}, { size: "deeep" }), /lines\[0\]\.size: .*deep, medium, shallow/],
-    ["stock too thick", file({}, { options: { thickness: "3" } }), /options\.thickness: Stock, measured: read 3", at most 2"/],
+    [
+      "stock too thick",
+      file({}, { options: { thickness: "3" } }),
+      /options\.thickness: Stock, measured: read 3", at most 2"/,
+    ],
     ["a day that is not", file({ due: "2027-02-30" }), /due: read "2027-02-30", wanted a date/],
     ["due before start", file({ due: "2027-01-01" }), /due: read "2027-01-01", which is before the start/],
     ["a list for a job", [], /wanted an object/],
     ["nothing", null, /wanted an object/],
     ["100 000 lines", file({ lines: Array.from({ length: 100_000 }, () => 0) }), /lines: 100000 entries, at most 1000/],
-    ["a board without width", file({ stock: [{ material: "pine", form: "board", thickness: "3/4", length: "8'" }] }), /stock\[0\]\.width/],
+    [
+      "a board without width",
+      file({ stock: [{ material: "pine", form: "board", thickness: "3/4", length: "8'" }] }),
+      /stock\[0\]\.width/,
+    ],
     ["a kind of stock there is not", file({ stock: [{ form: "log" }] }), /stock\[0\]\.form: .*"board" or "pack"/],
   ])("%s is refused, naming the field", (_what, raw, why) => {
     expect(refusal(raw)).toMatch(why);
   });
 
-  test.each([['{"__proto__": {"x": 1}}', /"__proto__"/], ['{"a": {"constructor": 1}}', /"constructor"/], ["{", /not JSON/], [" ".repeat(5e6), /5\.0 MB/]])("text %#: refused", (text, why) => {
+  test.each([
+    ['{"__proto__": {"x": 1}}', /"__proto__"/],
+    ['{"a": {"constructor": 1}}', /"constructor"/],
+    ["{", /not JSON/],
+    [" ".repeat(5e6), /5\.0 MB/],
+  ])("text %#: refused", (text, why) => {
     expect(() => readJobFile(text)).toThrow(why);
     expect(({} as Record<string, unknown>).x).toBeUndefined();
   });
@@ -65,10 +107,28 @@ describe("the job file", () => {
   test("anything at all is either a job or a clear refusal, never a crash", () => {
     const odd = fc.anything({ withBigInt: false, maxDepth: 2 });
     fc.assert(
-      fc.property(fc.constantFrom("units", "lines", "stock", "workshop", "name", "start", "version", "item", "quantity", "options", "size"), odd, (key, value) => {
-        const raw = ["item", "quantity", "options", "size"].includes(key) ? file({}, { [key]: value }) : file({ [key]: value });
-        expect(typeof refusal(raw)).toBe("string");
-      }),
+      fc.property(
+        fc.constantFrom(
+          "units",
+          "lines",
+          "stock",
+          "workshop",
+          "name",
+          "start",
+          "version",
+          "item",
+          "quantity",
+          "options",
+          "size",
+        ),
+        odd,
+        (key, value) => {
+          const raw = ["item", "quantity", "options", "size"].includes(key)
+            ? file({}, { [key]: value })
+            : file({ [key]: value });
+          expect(typeof refusal(raw)).toBe("string");
+        },
+      ),
       { numRuns: 400 },
     );
   });
@@ -80,17 +140,25 @@ describe("acts", () => {
     const thick = carryOut(job, { do: "option", at: 0, name: "thickness", value: inch(0, 7, 8) });
     expect(workJob(thick).lines[0]!.shape.parts[0]!.size.l).toBe(inch(18, 3, 8) + inch(0, 14, 8) - inch(0, 7, 8));
     expect(thick.stock[0]).toBe(job.stock[0]);
-    expect(carryOut(thick, { do: "option", at: 0, name: "thickness", value: null }).lines[0]!.options).toEqual({ joint: "rabbet-ends" });
+    expect(carryOut(thick, { do: "option", at: 0, name: "thickness", value: null }).lines[0]!.options).toEqual({
+      joint: "rabbet-ends",
+    });
   });
   test.each([
-    [{ do: "option", at: 0, name: "thickness", value: mm(80) }, /at most 2"/], [{ do: "option", at: 4, name: "thickness", value: 1 }, /no such line/],
-    [{ do: "change line", at: 0, to: { quantity: 0 } }, /at least 1/], [{ do: "dates", start: "2027-03-01", due: "2027-02-01" }, /before the start/], [{ do: "name", name: "" }, /name/],
+    [{ do: "option", at: 0, name: "thickness", value: mm(80) }, /at most 2"/],
+    [{ do: "option", at: 4, name: "thickness", value: 1 }, /no such line/],
+    [{ do: "change line", at: 0, to: { quantity: 0 } }, /at least 1/],
+    [{ do: "dates", start: "2027-03-01", due: "2027-02-01" }, /before the start/],
+    [{ do: "name", name: "" }, /name/],
   ] as const)("%p is refused and the job stays", (act, why) => {
     const before = JSON.stringify(job);
     expect(() => carryOut(job, act as never)).toThrow(why);
     expect(JSON.stringify(job)).toBe(before);
   });
   test("another item keeps only the options it knows", () => {
-    expect(carryOut(job, { do: "change line", at: 0, to: { item: "frame" } }).lines[0]).toMatchObject({ item: "frame", options: {} });
+    expect(carryOut(job, { do: "change line", at: 0, to: { item: "frame" } }).lines[0]).toMatchObject({
+      item: "frame",
+      options: {},
+    });
   });
 });

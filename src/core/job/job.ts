@@ -69,7 +69,10 @@ export const USUAL_WORKSHOP: Workshop = {
   keepOffcut: inch(12),
   people: 1,
   days: [1, 2, 3, 4, 5],
-  hours: [[8 * 60, 12 * 60], [12 * 60 + 30, 16 * 60 + 30]],
+  hours: [
+    [8 * 60, 12 * 60],
+    [12 * 60 + 30, 16 * 60 + 30],
+  ],
   rate: 0,
   glue: 175,
 };
@@ -77,4 +80,10 @@ export const USUAL_WORKSHOP: Workshop = {
 export const LIMITS = { bytes: 4 * 1024 * 1024, lines: 1000, stock: 500, quantity: 100_000, name: 120 };
 
 /** A job with nothing asked yet. */
-export const emptyJob = (name: string, units: Units): Job => ({ name, units, lines: [], stock: [], workshop: USUAL_WORKSHOP });
+export const emptyJob = (name: string, units: Units): Job => ({
+  name,
+  units,
+  lines: [],
+  stock: [],
+  workshop: USUAL_WORKSHOP,
+});

@@ -4,12 +4,33 @@ import { type Act, apply } from "./acts";
 import { readJob, writeJob } from "./file";
 import type { Job } from "./job";
 
-const lengthSchema = z.number().int().min(0).transform((n) => n as Length);
+const lengthSchema = z
+  .number()
+  .int()
+  .min(0)
+  .transform((n) => n as Length);
 const optionSchema = z.union([lengthSchema, z.string().max(60), z.boolean()]);
-const lineSchema = z.strictObject({ item: z.string(), standard: z.string(), size: z.string(), quantity: z.number().int(), options: z.record(z.string(), optionSchema) });
-const stockBase = { material: z.string(), price: z.number(), available: z.number().int().nullable(), source: z.enum(["yard", "buy"]) };
+const lineSchema = z.strictObject({
+  item: z.string(),
+  standard: z.string(),
+  size: z.string(),
+  quantity: z.number().int(),
+  options: z.record(z.string(), optionSchema),
+});
+const stockBase = {
+  material: z.string(),
+  price: z.number(),
+  available: z.number().int().nullable(),
+  source: z.enum(["yard", "buy"]),
+};
 const stockSchema = z.discriminatedUnion("form", [
-  z.strictObject({ form: z.literal("board"), ...stockBase, thickness: lengthSchema, width: lengthSchema, length: lengthSchema }),
+  z.strictObject({
+    form: z.literal("board"),
+    ...stockBase,
+    thickness: lengthSchema,
+    width: lengthSchema,
+    length: lengthSchema,
+  }),
   z.strictObject({ form: z.literal("pack"), ...stockBase, pack: z.number() }),
 ]);
 const index = z.number().int().min(0);
@@ -26,7 +47,19 @@ export const actSchema: z.ZodType<Act> = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("add stock"), stock: stockSchema }),
   z.strictObject({ do: z.literal("change stock"), at: index, stock: stockSchema }),
   z.strictObject({ do: z.literal("remove stock"), at: index }),
-  z.strictObject({ do: z.literal("workshop"), to: z.strictObject({ kerf: lengthSchema, endTrim: lengthSchema, minHold: lengthSchema, keepOffcut: lengthSchema, people: z.number().int(), rate: z.number() }).partial() }),
+  z.strictObject({
+    do: z.literal("workshop"),
+    to: z
+      .strictObject({
+        kerf: lengthSchema,
+        endTrim: lengthSchema,
+        minHold: lengthSchema,
+        keepOffcut: lengthSchema,
+        people: z.number().int(),
+        rate: z.number(),
+      })
+      .partial(),
+  }),
 ]);
 
 /** Carries out an act. @throws JobFileError when the result would not be a job; the given job is never changed. */

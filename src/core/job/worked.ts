@@ -60,7 +60,9 @@ export function frameFor(body: WorkedLine, lines: WorkedLine[]): Shape {
 }
 
 function mates(of: WorkedLine, lines: WorkedLine[], kind: "body" | "frame"): WorkedLine[] {
-  return lines.filter((l) => l.shape.recipe.kind === kind && l.line.standard === of.line.standard && l.line.size === of.line.size);
+  return lines.filter(
+    (l) => l.shape.recipe.kind === kind && l.line.standard === of.line.standard && l.line.size === of.line.size,
+  );
 }
 
 function fitJob(job: Job, lines: WorkedLine[]): Finding[] {
@@ -74,19 +76,36 @@ function fitJob(job: Job, lines: WorkedLine[]): Finding[] {
     if (line.shape.recipe.kind === "frame") {
       if (mates(line, lines, "body").length > 0) return own;
       const box = usualShape("body", line.line);
-      return [...fitFrame(frameOf(line.shape), bodyOf(box), frameCount(box), line.shape.standard.beeSpace, ctx), ...own];
+      return [
+        ...fitFrame(frameOf(line.shape), bodyOf(box), frameCount(box), line.shape.standard.beeSpace, ctx),
+        ...own,
+      ];
     }
     if (line.shape.recipe.kind !== "body") return own;
     const frames = mates(line, lines, "frame");
     const hung = (l: WorkedLine) => ({ frame: frameOf(frameFor(l, lines)), body: bodyOf(l.shape) });
-    const inside = (frames.length > 0 ? frames.map((f) => f.shape) : [usualShape("frame", line.line)]).flatMap((f) => fitFrame(frameOf(f), bodyOf(line.shape), frameCount(line.shape), line.shape.standard.beeSpace, ctx));
+    const inside = (frames.length > 0 ? frames.map((f) => f.shape) : [usualShape("frame", line.line)]).flatMap((f) =>
+      fitFrame(frameOf(f), bodyOf(line.shape), frameCount(line.shape), line.shape.standard.beeSpace, ctx),
+    );
     const others = bodies.filter((b) => b.at !== line.at && b.line.standard === line.line.standard);
     return [
       ...inside,
       betweenBoxes(hung(line), hung(line), "Between two of these boxes", ctx),
-      ...others.filter((o) => o.line.size !== line.line.size).map((o) => betweenBoxes(hung(line), hung(o), `Over the ${o.shape.title.toLowerCase()}`, ctx)),
-      footprintStep(outside(line), usualOutside(line.shape), "Outside against bought covers and floors", "the usual outside", ctx),
-      ...others.filter((o) => o.at < line.at).map((o) => footprintStep(outside(line), outside(o), `Outside against line ${o.at + 1}`, `line ${o.at + 1}`, ctx)),
+      ...others
+        .filter((o) => o.line.size !== line.line.size)
+        .map((o) => betweenBoxes(hung(line), hung(o), `Over the ${o.shape.title.toLowerCase()}`, ctx)),
+      footprintStep(
+        outside(line),
+        usualOutside(line.shape),
+        "Outside against bought covers and floors",
+        "the usual outside",
+        ctx,
+      ),
+      ...others
+        .filter((o) => o.at < line.at)
+        .map((o) =>
+          footprintStep(outside(line), outside(o), `Outside against line ${o.at + 1}`, `line ${o.at + 1}`, ctx),
+        ),
       ...own,
     ];
   });

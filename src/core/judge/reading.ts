@@ -20,11 +20,31 @@ export interface Judged {
 }
 
 /** Judges a first piece: carry on, nudge the fence or stop by so much, or stop and look. */
-export function judgeReading(target: Length, value: Length, tolerance: Length, units: Units, moves: "fence" | "stop" | "cutter"): Judged {
+export function judgeReading(
+  target: Length,
+  value: Length,
+  tolerance: Length,
+  units: Units,
+  moves: "fence" | "stop" | "cutter",
+): Judged {
   const off = nm(value - target);
   const size = nm(Math.abs(off));
   const say = lengthWithUnit(size, units);
-  if (size <= tolerance) return { state: "good", off, text: size === 0 ? "spot on, carry on" : `${say} ${off > 0 ? "over" : "under"}, good, carry on` };
-  if (size <= 8 * tolerance) return { state: "nudge", off, text: `${say} ${off > 0 ? "over" : "under"}: move the ${moves} ${off > 0 ? "in" : "out"} by ${say}` };
-  return { state: "stop", off, text: `${say} ${off > 0 ? "over" : "under"}: stop, check what was set and what was measured` };
+  if (size <= tolerance)
+    return {
+      state: "good",
+      off,
+      text: size === 0 ? "spot on, carry on" : `${say} ${off > 0 ? "over" : "under"}, good, carry on`,
+    };
+  if (size <= 8 * tolerance)
+    return {
+      state: "nudge",
+      off,
+      text: `${say} ${off > 0 ? "over" : "under"}: move the ${moves} ${off > 0 ? "in" : "out"} by ${say}`,
+    };
+  return {
+    state: "stop",
+    off,
+    text: `${say} ${off > 0 ? "over" : "under"}: stop, check what was set and what was measured`,
+  };
 }

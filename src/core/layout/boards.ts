@@ -45,14 +45,22 @@ interface Row {
 }
 
 /** How a try weighs its pieces: larger exponents lay long pieces first. */
-const TRIES = [1, 1.02, 1.06, 1.12, 1.2, 1.35, 1.6, 2, 0.99, 0.97].flatMap((power) => [{ power, lead: "widest" as const }, { power, lead: "best" as const }]);
+const TRIES = [1, 1.02, 1.06, 1.12, 1.2, 1.35, 1.6, 2, 0.99, 0.97].flatMap((power) => [
+  { power, lead: "widest" as const },
+  { power, lead: "best" as const },
+]);
 
 /**
  * Rip-then-crosscut layouts for boards of one thickness: patterns built one after another, each the fullest that the
  * pieces still wanted allow, repeated as often as they last; several ways of weighing pieces are tried and the
  * cheapest kept. `onTry` hears of each better one and may stop the search by returning false.
  */
-export function layBoards(group: Group, stock: BoardStock[], saw: Saw, onTry: (best: GroupLayout, done: number, of: number) => boolean = () => true): GroupLayout {
+export function layBoards(
+  group: Group,
+  stock: BoardStock[],
+  saw: Saw,
+  onTry: (best: GroupLayout, done: number, of: number) => boolean = () => true,
+): GroupLayout {
   const bounds = groupBound(group, stock, saw);
   let best: GroupLayout | undefined;
   for (const [i, how] of TRIES.entries()) {
@@ -67,13 +75,25 @@ export function layBoards(group: Group, stock: BoardStock[], saw: Saw, onTry: (b
 
 function better(a: GroupLayout, b: GroupLayout): boolean {
   const short = (g: GroupLayout) => g.short.reduce((s, x) => s + x.quantity, 0);
-  return short(a) - short(b) < 0 || (short(a) === short(b) && (a.cost - b.cost < -1e-9 || (Math.abs(a.cost - b.cost) < 1e-9 && a.layouts.length < b.layouts.length)));
+  return (
+    short(a) - short(b) < 0 ||
+    (short(a) === short(b) &&
+      (a.cost - b.cost < -1e-9 || (Math.abs(a.cost - b.cost) < 1e-9 && a.layouts.length < b.layouts.length)))
+  );
 }
 
-function summed(layouts: Layout[], group: Group, stock: BoardStock[], bounds: { count: number; cost: number }): GroupLayout {
+function summed(
+  layouts: Layout[],
+  group: Group,
+  stock: BoardStock[],
+  bounds: { count: number; cost: number },
+): GroupLayout {
   const made = new Map<string, number>();
-  for (const l of layouts) for (const s of l.strips) for (const p of s.pieces) made.set(p.blank, (made.get(p.blank) ?? 0) + l.repeat);
-  const short = group.lying.map(({ blank }) => ({ blank: blank.id, quantity: blank.quantity - (made.get(blank.id) ?? 0) })).filter((s) => s.quantity > 0);
+  for (const l of layouts)
+    for (const s of l.strips) for (const p of s.pieces) made.set(p.blank, (made.get(p.blank) ?? 0) + l.repeat);
+  const short = group.lying
+    .map(({ blank }) => ({ blank: blank.id, quantity: blank.quantity - (made.get(blank.id) ?? 0) }))
+    .filter((s) => s.quantity > 0);
   const count = layouts.reduce((s, l) => s + l.repeat, 0);
   const cost = layouts.reduce((s, l) => s + l.repeat * stock[l.stock]!.price, 0);
   return { layouts, short, count, cost, boundCount: bounds.count, boundCost: bounds.cost };
@@ -97,7 +117,9 @@ export function groupBound(group: Group, stock: BoardStock[], saw: Saw): { count
     return { count, cost: within ? wholeBoards(need) * bought[0]!.price : 0 };
   }
   const area = (r: { length: number; width: number }) => (r.length + saw.kerf) * (r.width + saw.kerf);
-  let left = pieces.reduce((s, p) => s + p.quantity * (p.length + saw.kerf) * (p.width + saw.kerf), 0) - free.reduce((s, e) => s + e.available! * area(usable(e, saw)), 0);
+  let left =
+    pieces.reduce((s, p) => s + p.quantity * (p.length + saw.kerf) * (p.width + saw.kerf), 0) -
+    free.reduce((s, e) => s + e.available! * area(usable(e, saw)), 0);
   let cost = 0;
   for (const s of bought.sort((a, b) => a.price / area(usable(a, saw)) - b.price / area(usable(b, saw)))) {
     if (left <= 0) break;
@@ -108,7 +130,12 @@ export function groupBound(group: Group, stock: BoardStock[], saw: Saw): { count
   return { count, cost };
 }
 
-function tryOnce(group: Group, stock: BoardStock[], saw: Saw, how: { power: number; lead: "widest" | "best" }): Layout[] {
+function tryOnce(
+  group: Group,
+  stock: BoardStock[],
+  saw: Saw,
+  how: { power: number; lead: "widest" | "best" },
+): Layout[] {
   const left = group.lying.map((l) => l.blank.quantity);
   const supply = new Map(group.stock.map((i) => [i, stock[i]!.available ?? Infinity]));
   const layouts: Layout[] = [];
@@ -129,7 +156,10 @@ function tryOnce(group: Group, stock: BoardStock[], saw: Saw, how: { power: numb
     }
     if (!pick) break;
     const used = group.lying.map((_, i) => pick.rows.reduce((n, r) => n + r.row.pieces[i]!, 0));
-    const repeat = Math.min(supply.get(pick.index)!, ...used.flatMap((n, i) => (n > 0 ? [Math.floor(left[i]! / n)] : [])));
+    const repeat = Math.min(
+      supply.get(pick.index)!,
+      ...used.flatMap((n, i) => (n > 0 ? [Math.floor(left[i]! / n)] : [])),
+    );
     used.forEach((n, i) => (left[i] = left[i]! - n * repeat));
     supply.set(pick.index, supply.get(pick.index)! - repeat);
     layouts.push(place(pick.index, repeat, pick.rows, group.lying, stock[pick.index]!, saw));
@@ -143,15 +173,30 @@ interface Built {
 }
 
 /** Chooses the strips of one board: the leading width first, then the best of what fits beside it. */
-function fillBoard(lying: Lying[], wanted: number[], room: { length: number; width: number }, kerf: number, how: { power: number; lead: "widest" | "best" }): Built[] {
+function fillBoard(
+  lying: Lying[],
+  wanted: number[],
+  room: { length: number; width: number },
+  kerf: number,
+  how: { power: number; lead: "widest" | "best" },
+): Built[] {
   const left = [...wanted];
   const rows: Built[] = [];
   let width = room.width;
   for (;;) {
-    const open = [...new Set(lying.flatMap((l, i) => (left[i]! > 0 && l.width <= width && l.blank.length <= room.length ? [l.width] : [])))].sort((a, b) => b - a);
+    const open = [
+      ...new Set(
+        lying.flatMap((l, i) => (left[i]! > 0 && l.width <= width && l.blank.length <= room.length ? [l.width] : [])),
+      ),
+    ].sort((a, b) => b - a);
     if (open.length === 0) return rows;
-    const tried = (how.lead === "widest" && rows.length === 0 ? open.slice(0, 1) : open).map((w) => ({ width: w, row: fillStrip(lying, left, w, room.length, kerf, how.power) }));
-    const best = tried.reduce((a, b) => (b.row.value / (b.width + kerf) > a.row.value / (a.width + kerf) + 1e-12 ? b : a));
+    const tried = (how.lead === "widest" && rows.length === 0 ? open.slice(0, 1) : open).map((w) => ({
+      width: w,
+      row: fillStrip(lying, left, w, room.length, kerf, how.power),
+    }));
+    const best = tried.reduce((a, b) =>
+      b.row.value / (b.width + kerf) > a.row.value / (a.width + kerf) + 1e-12 ? b : a,
+    );
     best.row.pieces.forEach((n, i) => (left[i] = left[i]! - n));
     rows.push(best);
     width -= best.width + kerf;
@@ -161,8 +206,21 @@ function fillBoard(lying: Lying[], wanted: number[], room: { length: number; wid
 /** The fullest strip of one width: a bounded knapsack over lengths, each piece taking one kerf. */
 function fillStrip(lying: Lying[], left: number[], width: number, length: number, kerf: number, power: number): Row {
   const pieces = left.map(() => 0);
-  const items = lying.flatMap((l, i) => (l.width === width && left[i]! > 0 && l.blank.length <= length ? [{ i, size: l.blank.length + kerf, most: Math.min(left[i]!, Math.floor((length + kerf) / (l.blank.length + kerf))) }] : []));
-  const step = Math.max(items.reduce((g, it) => gcd(g, it.size), 0), Math.ceil((length + kerf) / 60_000));
+  const items = lying.flatMap((l, i) =>
+    l.width === width && left[i]! > 0 && l.blank.length <= length
+      ? [
+          {
+            i,
+            size: l.blank.length + kerf,
+            most: Math.min(left[i]!, Math.floor((length + kerf) / (l.blank.length + kerf))),
+          },
+        ]
+      : [],
+  );
+  const step = Math.max(
+    items.reduce((g, it) => gcd(g, it.size), 0),
+    Math.ceil((length + kerf) / 60_000),
+  );
   const cap = Math.floor((length + kerf) / step);
   const value = new Float64Array(cap + 1);
   const taken = items.map(() => new Uint16Array(cap + 1));
@@ -197,24 +255,33 @@ function place(index: number, repeat: number, rows: Built[], lying: Lying[], boa
   const room = usable(board, saw);
   const offcuts: Offcut[] = [];
   const offcut = (x: number, y: number, length: number, width: number) => {
-    if (length > 0 && width > 0) offcuts.push({ x: nm(x), y: nm(y), length: nm(length), width: nm(width), keep: length >= saw.keepOffcut && width >= KEEP_WIDTH });
+    if (length > 0 && width > 0)
+      offcuts.push({
+        x: nm(x),
+        y: nm(y),
+        length: nm(length),
+        width: nm(width),
+        keep: length >= saw.keepOffcut && width >= KEEP_WIDTH,
+      });
   };
   let y: number = saw.edgeTrim;
-  const strips = [...rows].sort((a, b) => b.width - a.width).map(({ width, row }) => {
-    let x: number = saw.endTrim;
-    const order = lying.map((l, i) => ({ l, i })).sort((a, b) => b.l.blank.length - a.l.blank.length);
-    const pieces = order.flatMap(({ l, i }) =>
-      Array.from({ length: row.pieces[i]! }, (): LaidPiece => {
-        const piece = { blank: l.blank.id, x: nm(x), y: nm(y), length: l.blank.length, width: nm(width) };
-        x += l.blank.length + saw.kerf;
-        return piece;
-      }),
-    );
-    offcut(x, y, saw.endTrim + room.length - x, width);
-    const strip = { y: nm(y), width: nm(width), pieces };
-    y += width + saw.kerf;
-    return strip;
-  });
+  const strips = [...rows]
+    .sort((a, b) => b.width - a.width)
+    .map(({ width, row }) => {
+      let x: number = saw.endTrim;
+      const order = lying.map((l, i) => ({ l, i })).sort((a, b) => b.l.blank.length - a.l.blank.length);
+      const pieces = order.flatMap(({ l, i }) =>
+        Array.from({ length: row.pieces[i]! }, (): LaidPiece => {
+          const piece = { blank: l.blank.id, x: nm(x), y: nm(y), length: l.blank.length, width: nm(width) };
+          x += l.blank.length + saw.kerf;
+          return piece;
+        }),
+      );
+      offcut(x, y, saw.endTrim + room.length - x, width);
+      const strip = { y: nm(y), width: nm(width), pieces };
+      y += width + saw.kerf;
+      return strip;
+    });
   offcut(saw.endTrim, y, room.length, saw.edgeTrim + room.width - y);
   return { stock: index, repeat, strips, offcuts };
 }

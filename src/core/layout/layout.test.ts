@@ -7,8 +7,25 @@ import { missingText } from "./missing";
 import type { Blank, LayoutRequest } from "./request";
 import { setUps } from "./setups";
 
-const board = (o: Partial<BoardStock> = {}): BoardStock => ({ form: "board", material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96), price: 14.2, available: null, source: "buy", ...o });
-const blank = (id: string, length: Length, width: Length, quantity: number, thickness = inch(0, 3, 4)): Blank => ({ id, name: id, length, width, thickness, quantity });
+const board = (o: Partial<BoardStock> = {}): BoardStock => ({
+  form: "board",
+  material: "pine",
+  thickness: inch(0, 3, 4),
+  width: inch(11, 1, 4),
+  length: inch(96),
+  price: 14.2,
+  available: null,
+  source: "buy",
+  ...o,
+});
+const blank = (id: string, length: Length, width: Length, quantity: number, thickness = inch(0, 3, 4)): Blank => ({
+  id,
+  name: id,
+  length,
+  width,
+  thickness,
+  quantity,
+});
 const saw = { kerf: inch(0, 1, 8), endTrim: inch(0, 1, 4), edgeTrim: nm(0), keepOffcut: inch(12) };
 const lay = (blanks: Blank[], stock = [board()]) => layOut({ blanks, stock, saw }, () => 0);
 
@@ -48,12 +65,35 @@ function verify(result: LayoutResult, request: LayoutRequest): void {
 
 test("every layout is one a saw can cut, whatever is asked (own checker, random jobs)", () => {
   const sixteenths = (min: number, max: number) => fc.integer({ min, max }).map((n) => inch(0, n, 16));
-  const blanks = fc.uniqueArray(fc.record({ l: sixteenths(64, 1700), w: sixteenths(8, 190), q: fc.integer({ min: 1, max: 90 }), t: fc.constantFrom(inch(0, 3, 4), inch(0, 3, 8), inch(1, 1, 2)) }), { minLength: 1, maxLength: 7, selector: (b) => `${b.l}${b.w}${b.t}` });
-  const stock = fc.array(fc.record({ width: sixteenths(40, 190), length: sixteenths(800, 2200), available: fc.option(fc.integer({ min: 0, max: 30 })), source: fc.constantFrom("yard" as const, "buy" as const) }), { minLength: 1, maxLength: 4 });
+  const blanks = fc.uniqueArray(
+    fc.record({
+      l: sixteenths(64, 1700),
+      w: sixteenths(8, 190),
+      q: fc.integer({ min: 1, max: 90 }),
+      t: fc.constantFrom(inch(0, 3, 4), inch(0, 3, 8), inch(1, 1, 2)),
+    }),
+    { minLength: 1, maxLength: 7, selector: (b) => `${b.l}${b.w}${b.t}` },
+  );
+  const stock = fc.array(
+    fc.record({
+      width: sixteenths(40, 190),
+      length: sixteenths(800, 2200),
+      available: fc.option(fc.integer({ min: 0, max: 30 })),
+      source: fc.constantFrom("yard" as const, "buy" as const),
+    }),
+    { minLength: 1, maxLength: 4 },
+  );
   fc.assert(
     fc.property(blanks, stock, (bs, ss) => {
-      const request = { blanks: bs.map((b, i) => blank(`p${i}`, b.l, b.w, b.q, b.t)), stock: ss.map((s) => board({ ...s, price: s.source === "yard" ? 0 : 10 })), saw };
-      verify(layOut(request, () => 0), request);
+      const request = {
+        blanks: bs.map((b, i) => blank(`p${i}`, b.l, b.w, b.q, b.t)),
+        stock: ss.map((s) => board({ ...s, price: s.source === "yard" ? 0 : 10 })),
+        saw,
+      };
+      verify(
+        layOut(request, () => 0),
+        request,
+      );
     }),
     { numRuns: 120 },
   );
@@ -67,42 +107,87 @@ describe("bounds", () => {
 
   test("never above the true least: brute force over one-dimensional packings of up to seven pieces", () => {
     fc.assert(
-      fc.property(fc.array(fc.integer({ min: 5, max: 90 }), { minLength: 1, maxLength: 7 }), fc.integer({ min: 0, max: 4 }), (lengths, kerf) => {
-        const fewest = (left: number[], bins: number[]): number => {
-          const [next, ...rest] = left;
-          if (next === undefined) return bins.length;
-          const options = bins.flatMap((b, i) => (b >= next + kerf ? [fewest(rest, bins.map((x, j) => (j === i ? x - next - kerf : x)))] : []));
-          return Math.min(fewest(rest, [...bins, 100 + kerf - next - kerf]), ...options);
-        };
-        const bound = wholeBoards(boardBound(lengths.map((l) => ({ length: nm(l), width: 10, quantity: 1 })), { length: 100, width: 10 }, kerf));
-        expect(bound).toBeLessThanOrEqual(fewest(lengths, []));
-        expect(bound).toBeGreaterThanOrEqual(Math.ceil(lengths.reduce((s, l) => s + l + kerf, 0) / (100 + kerf) - 1e-9));
-      }),
+      fc.property(
+        fc.array(fc.integer({ min: 5, max: 90 }), { minLength: 1, maxLength: 7 }),
+        fc.integer({ min: 0, max: 4 }),
+        (lengths, kerf) => {
+          const fewest = (left: number[], bins: number[]): number => {
+            const [next, ...rest] = left;
+            if (next === undefined) return bins.length;
+            const options = bins.flatMap((b, i) =>
+              b >= next + kerf
+                ? [
+                    fewest(
+                      rest,
+                      bins.map((x, j) => (j === i ? x - next - kerf : x)),
+                    ),
+                  ]
+                : [],
+            );
+            return Math.min(fewest(rest, [...bins, 100 + kerf - next - kerf]), ...options);
+          };
+          const bound = wholeBoards(
+            boardBound(
+              lengths.map((l) => ({ length: nm(l), width: 10, quantity: 1 })),
+              { length: 100, width: 10 },
+              kerf,
+            ),
+          );
+          expect(bound).toBeLessThanOrEqual(fewest(lengths, []));
+          expect(bound).toBeGreaterThanOrEqual(
+            Math.ceil(lengths.reduce((s, l) => s + l + kerf, 0) / (100 + kerf) - 1e-9),
+          );
+        },
+      ),
     );
   });
 });
 
 test("the yard comes first and costs nothing; thin parts lie on edge when that takes less wood", () => {
-  const r = lay([blank("end", inch(16, 1, 4), inch(9, 5, 8), 20), blank("bottom bar", inch(17, 3, 4), inch(0, 3, 4), 30, inch(0, 3, 8))], [board(), board({ source: "yard", price: 0, available: 3 })]);
+  const r = lay(
+    [
+      blank("end", inch(16, 1, 4), inch(9, 5, 8), 20),
+      blank("bottom bar", inch(17, 3, 4), inch(0, 3, 4), 30, inch(0, 3, 8)),
+    ],
+    [board(), board({ source: "yard", price: 0, available: 3 })],
+  );
   const doc = layoutDocument(r);
-  expect(doc.stock.map((s) => [s.source, s.count]).sort()).toEqual([["buy", 1], ["yard", 3]]);
-  expect(r.groups[0]!.group.lying.map((l) => [l.blank.id, l.onEdge, l.width])).toEqual([["end", false, inch(9, 5, 8)], ["bottom bar", true, inch(0, 3, 8)]]);
+  expect(doc.stock.map((s) => [s.source, s.count]).sort()).toEqual([
+    ["buy", 1],
+    ["yard", 3],
+  ]);
+  expect(r.groups[0]!.group.lying.map((l) => [l.blank.id, l.onEdge, l.width])).toEqual([
+    ["end", false, inch(9, 5, 8)],
+    ["bottom bar", true, inch(0, 3, 8)],
+  ]);
 });
 
 test("what cannot be laid out names the part and what it would want", () => {
   const say = (blanks: Blank[], stock: BoardStock[]) => lay(blanks, stock).missing.map((m) => missingText(m, "in"));
   const side = blank("Side", inch(19, 1, 8), inch(9, 5, 8), 80);
-  expect(say([side], [])).toEqual(['Side: the job has no boards; it wants a board at least 3/4" thick, 9 5/8" wide and 19 5/8" long']);
+  expect(say([side], [])).toEqual([
+    'Side: the job has no boards; it wants a board at least 3/4" thick, 9 5/8" wide and 19 5/8" long',
+  ]);
   expect(say([side], [board({ width: inch(9, 1, 4) })])[0]).toMatch(/every board is too narrow/);
   expect(say([side], [board({ thickness: inch(0, 1, 2) })])[0]).toMatch(/too thin/);
   expect(say([side], [board({ length: inch(19) })])[0]).toMatch(/too short/);
-  expect(say([side], [board({ available: 3 })])[0]).toBe('Side: 68 of 80 are left over when the stock runs out; add more boards 3/4" thick');
+  expect(say([side], [board({ available: 3 })])[0]).toBe(
+    'Side: 68 of 80 are left over when the stock runs out; add more boards 3/4" thick',
+  );
 });
 
 test("set-ups are shared: one fence for all bodies' parts, widest first, then stops, longest first", () => {
-  const r = lay([blank("side", inch(19, 1, 8), inch(9, 5, 8), 8), blank("end", inch(16, 1, 4), inch(9, 5, 8), 8), blank("cleat", inch(6), inch(1, 1, 2), 16)]);
+  const r = lay([
+    blank("side", inch(19, 1, 8), inch(9, 5, 8), 8),
+    blank("end", inch(16, 1, 4), inch(9, 5, 8), 8),
+    blank("cleat", inch(6), inch(1, 1, 2), 16),
+  ]);
   expect(setUps(r).map((s) => [s.kind, s.setting, s.count])).toEqual([
-    ["rip", inch(9, 5, 8), r.count], ["rip", inch(1, 1, 2), expect.any(Number)], ["crosscut", inch(19, 1, 8), 8], ["crosscut", inch(16, 1, 4), 8], ["crosscut", inch(6), 16],
+    ["rip", inch(9, 5, 8), r.count],
+    ["rip", inch(1, 1, 2), expect.any(Number)],
+    ["crosscut", inch(19, 1, 8), 8],
+    ["crosscut", inch(16, 1, 4), 8],
+    ["crosscut", inch(6), 16],
   ]);
   const cuts = cutsOf(allLayouts(r)[0]!.layout, saw.endTrim);
   expect(cuts[0]).toEqual({ kind: "trim", setting: inch(0, 1, 4), count: 1 });

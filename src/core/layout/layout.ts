@@ -31,26 +31,46 @@ export interface Progress {
  * Lays a job out on its boards. `hear` is told of progress and stops the search by returning false; what was best so
  * far is then the result. `seconds` is measured by `clock` (milliseconds), which the core has none of its own.
  */
-export function layOut(request: LayoutRequest, clock: () => number, hear: (p: Progress) => boolean = () => true): LayoutResult {
+export function layOut(
+  request: LayoutRequest,
+  clock: () => number,
+  hear: (p: Progress) => boolean = () => true,
+): LayoutResult {
   const began = clock();
   const split = groups(request);
   let going = true;
   const done: { group: Group; result: GroupLayout }[] = [];
   for (const group of split.groups) {
     const result = layBoards(group, request.stock, request.saw, (best, tried, of) => {
-      const before = done.reduce((s, d) => ({ count: s.count + d.result.count, cost: s.cost + d.result.cost }), { count: 0, cost: 0 });
-      going &&= hear({ done: done.length * of + tried, of: split.groups.length * of, count: before.count + best.count, cost: before.cost + best.cost });
+      const before = done.reduce((s, d) => ({ count: s.count + d.result.count, cost: s.cost + d.result.cost }), {
+        count: 0,
+        cost: 0,
+      });
+      going &&= hear({
+        done: done.length * of + tried,
+        of: split.groups.length * of,
+        count: before.count + best.count,
+        cost: before.cost + best.cost,
+      });
       return going;
     });
     done.push({ group, result });
   }
   const sum = (f: (g: GroupLayout) => number) => done.reduce((s, d) => s + f(d.result), 0);
-  const short = done.flatMap(({ group, result }) => result.short.map((s): Missing => {
-    const { blank } = group.lying.find((l) => l.blank.id === s.blank)!;
-    return { blank, needs: { thickness: group.thickness, width: blank.width, length: blank.length }, why: "too few", short: s.quantity };
-  }));
+  const short = done.flatMap(({ group, result }) =>
+    result.short.map((s): Missing => {
+      const { blank } = group.lying.find((l) => l.blank.id === s.blank)!;
+      return {
+        blank,
+        needs: { thickness: group.thickness, width: blank.width, length: blank.length },
+        why: "too few",
+        short: s.quantity,
+      };
+    }),
+  );
   const missing = [...split.missing, ...short];
-  const each = (f: (l: Layout) => number) => done.reduce((s, d) => s + d.result.layouts.reduce((t, l) => t + l.repeat * f(l), 0), 0);
+  const each = (f: (l: Layout) => number) =>
+    done.reduce((s, d) => s + d.result.layouts.reduce((t, l) => t + l.repeat * f(l), 0), 0);
   const board = (l: Layout) => request.stock[l.stock]!;
   return {
     request,
@@ -70,7 +90,9 @@ export function layOut(request: LayoutRequest, clock: () => number, hear: (p: Pr
 
 /** Every layout of every thickness, most boards first within a thickness. */
 export function allLayouts(result: LayoutResult): { layout: Layout; group: Group }[] {
-  return result.groups.flatMap(({ group, result: r }) => [...r.layouts].sort((a, b) => b.repeat - a.repeat).map((layout) => ({ layout, group })));
+  return result.groups.flatMap(({ group, result: r }) =>
+    [...r.layouts].sort((a, b) => b.repeat - a.repeat).map((layout) => ({ layout, group })),
+  );
 }
 
 export interface Cut {
@@ -101,13 +123,41 @@ export function layoutDocument(result: LayoutResult) {
   const id = (i: number) => `s${i}`;
   const mm2 = (nm2: number) => Math.round(nm2 / 1e9) / 1e3;
   return {
-    stock: [...used].map(([i, count]) => ({ id: id(i), source: stock[i]!.source, count, material: stock[i]!.material, lengthMm: toMm(stock[i]!.length), widthMm: toMm(stock[i]!.width), thicknessMm: toMm(stock[i]!.thickness), price: stock[i]!.price })),
+    stock: [...used].map(([i, count]) => ({
+      id: id(i),
+      source: stock[i]!.source,
+      count,
+      material: stock[i]!.material,
+      lengthMm: toMm(stock[i]!.length),
+      widthMm: toMm(stock[i]!.width),
+      thicknessMm: toMm(stock[i]!.thickness),
+      price: stock[i]!.price,
+    })),
     layouts: allLayouts(result).map(({ layout }) => ({
       stock: id(layout.stock),
       repeat: layout.repeat,
-      pieces: layout.strips.flatMap((s) => s.pieces.map((p) => ({ part: p.blank, xMm: toMm(p.x), yMm: toMm(p.y), lengthMm: toMm(p.length), widthMm: toMm(p.width) }))),
-      offcuts: layout.offcuts.map((o) => ({ xMm: toMm(o.x), yMm: toMm(o.y), lengthMm: toMm(o.length), widthMm: toMm(o.width), keep: o.keep })),
-      cuts: cutsOf(layout, saw.endTrim).map((c, n) => ({ n: n + 1, kind: c.kind, settingMm: toMm(c.setting), count: c.count })),
+      pieces: layout.strips.flatMap((s) =>
+        s.pieces.map((p) => ({
+          part: p.blank,
+          xMm: toMm(p.x),
+          yMm: toMm(p.y),
+          lengthMm: toMm(p.length),
+          widthMm: toMm(p.width),
+        })),
+      ),
+      offcuts: layout.offcuts.map((o) => ({
+        xMm: toMm(o.x),
+        yMm: toMm(o.y),
+        lengthMm: toMm(o.length),
+        widthMm: toMm(o.width),
+        keep: o.keep,
+      })),
+      cuts: cutsOf(layout, saw.endTrim).map((c, n) => ({
+        n: n + 1,
+        kind: c.kind,
+        settingMm: toMm(c.setting),
+        count: c.count,
+      })),
     })),
     cost: result.cost,
     boundCost: result.boundCost,

@@ -31,7 +31,14 @@ export interface LayoutRequest {
 export function layoutRequest(worked: WorkedJob): LayoutRequest {
   const { kerf, endTrim, edgeTrim, keepOffcut } = worked.job.workshop;
   return {
-    blanks: cutList(worked).map(({ id, part, quantity }) => ({ id, name: part.name, length: part.size.l, width: part.size.w, thickness: part.size.t, quantity })),
+    blanks: cutList(worked).map(({ id, part, quantity }) => ({
+      id,
+      name: part.name,
+      length: part.size.l,
+      width: part.size.w,
+      thickness: part.size.t,
+      quantity,
+    })),
     stock: worked.job.stock.filter((s) => s.form === "board"),
     saw: { kerf, endTrim, edgeTrim, keepOffcut },
   };
@@ -62,7 +69,10 @@ export interface Missing {
   short?: number;
 }
 
-export const usable = (s: BoardStock, saw: Saw) => ({ length: nm(s.length - 2 * saw.endTrim), width: nm(s.width - 2 * saw.edgeTrim) });
+export const usable = (s: BoardStock, saw: Saw) => ({
+  length: nm(s.length - 2 * saw.endTrim),
+  width: nm(s.width - 2 * saw.edgeTrim),
+});
 
 /**
  * Chooses for every blank the thickness of board it comes from and how it lies: the way that takes least wood
@@ -85,10 +95,22 @@ export function groups(request: LayoutRequest): { groups: Group[]; missing: Miss
     ways.sort((a, b) => a.thickness * a.width - b.thickness * b.width || Number(a.onEdge) - Number(b.onEdge));
     const best = ways[0];
     if (!best) {
-      missing.push({ blank, needs: { thickness: blank.thickness, width: nm(blank.width + 2 * saw.edgeTrim), length: nm(blank.length + 2 * saw.endTrim) }, why: whyNot(blank, request) });
+      missing.push({
+        blank,
+        needs: {
+          thickness: blank.thickness,
+          width: nm(blank.width + 2 * saw.edgeTrim),
+          length: nm(blank.length + 2 * saw.endTrim),
+        },
+        why: whyNot(blank, request),
+      });
       continue;
     }
-    const group: Group = byThickness.get(best.thickness) ?? { thickness: best.thickness, stock: stock.flatMap((s, i) => (s.thickness === best.thickness ? [i] : [])), lying: [] };
+    const group: Group = byThickness.get(best.thickness) ?? {
+      thickness: best.thickness,
+      stock: stock.flatMap((s, i) => (s.thickness === best.thickness ? [i] : [])),
+      lying: [],
+    };
     group.lying.push({ blank, width: best.width, onEdge: best.onEdge, planed: nm(best.planed) });
     byThickness.set(best.thickness, group);
   }

@@ -25,14 +25,33 @@ export function setUps(result: LayoutResult): SetUp[] {
     for (const layout of g.layouts)
       for (const strip of layout.strips) {
         const names = strip.pieces.map((p) => lying.get(p.blank)!);
-        add(found, "rip", strip.width, layout.repeat, layout.repeat, names.map((l) => l.blank), group.thickness, Math.max(...names.map((l) => l.planed)) as Length);
-        for (const p of strip.pieces) add(found, "crosscut", p.length, layout.repeat, 0, [lying.get(p.blank)!.blank], group.thickness, 0 as Length);
+        add(
+          found,
+          "rip",
+          strip.width,
+          layout.repeat,
+          layout.repeat,
+          names.map((l) => l.blank),
+          group.thickness,
+          Math.max(...names.map((l) => l.planed)) as Length,
+        );
+        for (const p of strip.pieces)
+          add(found, "crosscut", p.length, layout.repeat, 0, [lying.get(p.blank)!.blank], group.thickness, 0 as Length);
       }
   }
   return [...found.values()].sort((a, b) => (a.kind === b.kind ? b.setting - a.setting : a.kind === "rip" ? -1 : 1));
 }
 
-function add(found: Map<string, SetUp>, kind: SetUp["kind"], setting: Length, count: number, boards: number, blanks: Blank[], thickness: Length, planed: Length): void {
+function add(
+  found: Map<string, SetUp>,
+  kind: SetUp["kind"],
+  setting: Length,
+  count: number,
+  boards: number,
+  blanks: Blank[],
+  thickness: Length,
+  planed: Length,
+): void {
   const key = `${kind} ${setting}${kind === "rip" ? ` ${thickness}` : ""}`;
   const s = found.get(key) ?? { kind, setting, count: 0, boards: 0, blanks: [], parts: [], thickness, planed };
   s.count += count;
@@ -46,5 +65,11 @@ function add(found: Map<string, SetUp>, kind: SetUp["kind"], setting: Length, co
 
 /** Fence and stop settings if every line were cut on its own, against the shared ones. */
 export function settingsApart(worked: WorkedJob): number {
-  return worked.lines.reduce((n, l) => n + new Set(l.shape.parts.map((p) => `rip ${p.size.w}`)).size + new Set(l.shape.parts.map((p) => `stop ${p.size.l}`)).size, 0);
+  return worked.lines.reduce(
+    (n, l) =>
+      n +
+      new Set(l.shape.parts.map((p) => `rip ${p.size.w}`)).size +
+      new Set(l.shape.parts.map((p) => `stop ${p.size.l}`)).size,
+    0,
+  );
 }

@@ -9,20 +9,45 @@ const math = create(all!, { number: "BigNumber", precision: 40 });
 describe("reading lengths", () => {
   // The notations are those the job file promises; the values are arithmetic on 1" = 25.4 mm exactly.
   test.each<[string, Units, number]>([
-    ["19 7/8", "in", 504.825], ["19-7/8", "in", 504.825], ['1 1/8"', "in", 28.575], ["8'", "in", 2438.4],
-    ["8' 2 1/2\"", "in", 2501.9], ["225 mm", "in", 225], ["22.5 cm", "in", 225], ["2.44 m", "mm", 2440],
-    ["3/4 in", "mm", 19.05], ["19.875", "in", 504.825], ["15 31/64", "in", 393.303125], ["¾", "in", 19.05],
-    ["19⅞", "in", 504.825], ["225", "mm", 225], ["2 ft 6 in", "mm", 762], [".5", "in", 12.7],
+    ["19 7/8", "in", 504.825],
+    ["19-7/8", "in", 504.825],
+    ['1 1/8"', "in", 28.575],
+    ["8'", "in", 2438.4],
+    ["8' 2 1/2\"", "in", 2501.9],
+    ["225 mm", "in", 225],
+    ["22.5 cm", "in", 225],
+    ["2.44 m", "mm", 2440],
+    ["3/4 in", "mm", 19.05],
+    ["19.875", "in", 504.825],
+    ["15 31/64", "in", 393.303125],
+    ["¾", "in", 19.05],
+    ["19⅞", "in", 504.825],
+    ["225", "mm", 225],
+    ["2 ft 6 in", "mm", 762],
+    [".5", "in", 12.7],
   ])("%s in a file of %s is %d mm", (text, units, want) => {
     expect(parseLength(text, units) / 1e6).toBe(want);
   });
 
   test.each<[unknown, Units, RegExp]>([
-    ["19 7/", "in", /"19 7\/".*no lower number/], ["3/4", "mm", /did you mean 3\/4"\?/], ["-3", "in", /below zero/],
-    ["3/0", "in", /over 0/], ["19 9/8", "in", /not below one/], ["3/4 mm", "in", /decimal/], ["22,5", "mm", /point/],
-    ["5 yards", "in", /"yards" is not a unit/], ["", "in", /nothing there/], [Infinity, "in", /not a length/],
-    [null, "in", /read null/], [[1], "in", /a list/], ["9".repeat(80), "in", /too long/], ["2000 m", "mm", /100 m/],
-    ["1e3", "mm", /not a unit/], ["8.5' 2\"", "in", /whole/], [-2, "mm", /below zero/], ["__proto__", "in", /not a/],
+    ["19 7/", "in", /"19 7\/".*no lower number/],
+    ["3/4", "mm", /did you mean 3\/4"\?/],
+    ["-3", "in", /below zero/],
+    ["3/0", "in", /over 0/],
+    ["19 9/8", "in", /not below one/],
+    ["3/4 mm", "in", /decimal/],
+    ["22,5", "mm", /point/],
+    ["5 yards", "in", /"yards" is not a unit/],
+    ["", "in", /nothing there/],
+    [Infinity, "in", /not a length/],
+    [null, "in", /read null/],
+    [[1], "in", /a list/],
+    ["9".repeat(80), "in", /too long/],
+    ["2000 m", "mm", /100 m/],
+    ["1e3", "mm", /not a unit/],
+    ["8.5' 2\"", "in", /whole/],
+    [-2, "mm", /below zero/],
+    ["__proto__", "in", /not a/],
   ])("%p in a file of %s is refused and says why", (input, units, why) => {
     expect(() => parseLength(input, units)).toThrow(LengthError);
     expect(() => parseLength(input, units)).toThrow(why);
@@ -30,13 +55,18 @@ describe("reading lengths", () => {
 
   test("agrees with a general units library (mathjs) to the nanometre", () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 500 }), fc.integer({ min: 1, max: 63 }), fc.constantFrom(2, 4, 8, 16, 32, 64), (w, n, d) => {
-        fc.pre(n < d);
-        const theirs = math.evaluate(`bignumber(${w * d + n}) * 25400000 / ${d}`).toString();
-        expect(String(parseLength(`${w} ${n}/${d}`, "in"))).toBe(theirs);
-        const inMm = math.unit(math.bignumber(w * 64 + n), "inch").toNumber("mm") / 64;
-        expect(parseLength(`${w} ${n}/64`, "in") / 1e6).toBeCloseTo(inMm, 6);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 500 }),
+        fc.integer({ min: 1, max: 63 }),
+        fc.constantFrom(2, 4, 8, 16, 32, 64),
+        (w, n, d) => {
+          fc.pre(n < d);
+          const theirs = math.evaluate(`bignumber(${w * d + n}) * 25400000 / ${d}`).toString();
+          expect(String(parseLength(`${w} ${n}/${d}`, "in"))).toBe(theirs);
+          const inMm = math.unit(math.bignumber(w * 64 + n), "inch").toNumber("mm") / 64;
+          expect(parseLength(`${w} ${n}/64`, "in") / 1e6).toBeCloseTo(inMm, 6);
+        },
+      ),
     );
   });
 });

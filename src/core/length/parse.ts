@@ -21,10 +21,20 @@ interface Mark {
   name: "mm" | "cm" | "m" | "in" | "ft";
 }
 
-const GLYPHS: Record<string, string> = { "½": "1/2", "¼": "1/4", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8", "⅓": "1/3", "⅔": "2/3" };
+const GLYPHS: Record<string, string> = {
+  "½": "1/2",
+  "¼": "1/4",
+  "¾": "3/4",
+  "⅛": "1/8",
+  "⅜": "3/8",
+  "⅝": "5/8",
+  "⅞": "7/8",
+  "⅓": "1/3",
+  "⅔": "2/3",
+};
 
 const HELP: Record<Units, string> = {
-  in: 'write it like 19 7/8, 19-7/8, 8\' 2 1/2" or 225 mm',
+  in: "write it like 19 7/8, 19-7/8, 8' 2 1/2\" or 225 mm",
   mm: 'write it like 225, 22.5 cm, 2.44 m or 3/4"',
 };
 
@@ -39,7 +49,10 @@ export function parseLength(input: unknown, units: Units): Length {
   const read = JSON.stringify(input.length > 60 ? `${input.slice(0, 57)}…` : input);
   const fail = (why: string) => new LengthError(`read ${read}: ${why}`);
   if (input.length > 60) throw fail(`too long for a length; ${HELP[units]}`);
-  const text = input.replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (g) => ` ${GLYPHS[g]}`).replace(/''/g, '"').trim();
+  const text = input
+    .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (g) => ` ${GLYPHS[g]}`)
+    .replace(/''/g, '"')
+    .trim();
   if (text === "") throw fail(`nothing there; ${HELP[units]}`);
   if (/^[-−]/.test(text)) throw fail("a length cannot be below zero");
   if (/\d,\d/.test(text)) throw fail('use a point, not a comma: "22.5"');

@@ -42,14 +42,31 @@ export function orderOf(worked: WorkedJob, layout: LayoutResult): Order {
   const boards = boardLines(layout, units);
   const needs = hardwareNeeds(worked);
   const packs = worked.job.stock.filter((s) => s.form === "pack");
-  const hardware = needs.map((n) => packLine(n, packs.filter((p) => p.material === n.what)));
+  const hardware = needs.map((n) =>
+    packLine(
+      n,
+      packs.filter((p) => p.material === n.what),
+    ),
+  );
   const lines = [...boards, ...hardware];
   const perItem = worked.lines.map((l): ItemCost => {
     const wood = woodShare(layout, l.at);
     const hw = needs.reduce((s, n, i) => s + ((n.byLine.get(l.at) ?? 0) / n.raw) * (hardware[i]!.price ?? 0), 0);
-    return { line: l.at, item: l.shape.title, quantity: l.line.quantity, wood, hardware: hw, each: (wood + hw) / l.line.quantity };
+    return {
+      line: l.at,
+      item: l.shape.title,
+      quantity: l.line.quantity,
+      wood,
+      hardware: hw,
+      each: (wood + hw) / l.line.quantity,
+    };
   });
-  return { lines, total: lines.reduce((s, l) => s + (l.price ?? 0), 0), unpriced: lines.filter((l) => l.price === null).map((l) => l.what), perItem };
+  return {
+    lines,
+    total: lines.reduce((s, l) => s + (l.price ?? 0), 0),
+    unpriced: lines.filter((l) => l.price === null).map((l) => l.what),
+    perItem,
+  };
 }
 
 function boardLines(layout: LayoutResult, units: WorkedJob["job"]["units"]): OrderLine[] {
@@ -57,13 +74,23 @@ function boardLines(layout: LayoutResult, units: WorkedJob["job"]["units"]): Ord
   for (const { layout: l, group } of allLayouts(layout)) {
     const u = used.get(l.stock) ?? { count: 0, for: new Set() };
     u.count += l.repeat;
-    for (const p of l.strips.flatMap((s) => s.pieces)) u.for.add(group.lying.find((x) => x.blank.id === p.blank)!.blank.name.toLowerCase());
+    for (const p of l.strips.flatMap((s) => s.pieces))
+      u.for.add(group.lying.find((x) => x.blank.id === p.blank)!.blank.name.toLowerCase());
     used.set(l.stock, u);
   }
   return [...used].map(([i, u]) => {
     const s = layout.request.stock[i]!;
     const size = [s.thickness, s.width, s.length].map((x) => lengthText(x, units)).join(" × ");
-    return { what: `${s.material} board ${size}`, quantity: u.count, unit: "board", packs: [{ size: 1, count: u.count, price: s.price }], price: u.count * s.price, for: [...u.for], from: s.source, working: `${u.count} as laid out` };
+    return {
+      what: `${s.material} board ${size}`,
+      quantity: u.count,
+      unit: "board",
+      packs: [{ size: 1, count: u.count, price: s.price }],
+      price: u.count * s.price,
+      for: [...u.for],
+      from: s.source,
+      working: `${u.count} as laid out`,
+    };
   });
 }
 
@@ -85,13 +112,24 @@ function hardwareNeeds(worked: WorkedJob): Need[] {
       const v = shape.scope.evaluate(h.count).value;
       const one = v.kind === "amount" ? v.of.valueOf() : 0;
       const each = h.unit === "m2" ? (one / 1e18) * worked.job.workshop.glue : one;
-      const n: Need = found.get(h.name) ?? { what: h.name, unit: h.unit === "m2" ? "g" : "each", raw: 0, quantity: 0, for: [], working: "", byLine: new Map() };
+      const n: Need = found.get(h.name) ?? {
+        what: h.name,
+        unit: h.unit === "m2" ? "g" : "each",
+        raw: 0,
+        quantity: 0,
+        for: [],
+        working: "",
+        byLine: new Map(),
+      };
       const plain = each * line.quantity;
       n.raw += plain;
       n.quantity += plain * (1 + h.spare);
       n.byLine.set(at, (n.byLine.get(at) ?? 0) + plain);
       if (!n.for.includes(h.for)) n.for.push(h.for);
-      const said = h.unit === "m2" ? `${line.quantity} × ${(one / 1e18).toFixed(3)} m² × ${worked.job.workshop.glue} g` : `${line.quantity} × ${each}${h.spare ? ` + ${Math.round(h.spare * 100)} %` : ""}`;
+      const said =
+        h.unit === "m2"
+          ? `${line.quantity} × ${(one / 1e18).toFixed(3)} m² × ${worked.job.workshop.glue} g`
+          : `${line.quantity} × ${each}${h.spare ? ` + ${Math.round(h.spare * 100)} %` : ""}`;
       n.working = n.working ? `${n.working} + ${said}` : said;
       found.set(h.name, n);
     }
@@ -102,15 +140,26 @@ function packLine(n: Need, offers: PackStock[]): OrderLine {
   const base = { what: n.what, quantity: n.quantity, unit: n.unit, for: n.for, working: n.working };
   if (offers.length === 0) return { ...base, packs: [], price: null, from: "buy" };
   const chosen = cheapestPacks(n.quantity, offers);
-  const packs = chosen.counts.flatMap((count, i) => (count > 0 ? [{ size: offers[i]!.pack, count, price: offers[i]!.price }] : []));
-  return { ...base, packs, price: chosen.price, from: offers.every((o) => o.source === "yard") ? "yard" : "buy", ...(chosen.short > 0 ? { short: chosen.short } : {}) };
+  const packs = chosen.counts.flatMap((count, i) =>
+    count > 0 ? [{ size: offers[i]!.pack, count, price: offers[i]!.price }] : [],
+  );
+  return {
+    ...base,
+    packs,
+    price: chosen.price,
+    from: offers.every((o) => o.source === "yard") ? "yard" : "buy",
+    ...(chosen.short > 0 ? { short: chosen.short } : {}),
+  };
 }
 
 /**
  * The packs that cover `quantity` for the least money, then the least left over; exact, by dynamic programming over
  * whole steps. What limited offers cannot cover is `short`.
  */
-export function cheapestPacks(quantity: number, offers: Pick<PackStock, "pack" | "price" | "available">[]): { counts: number[]; price: number; short: number } {
+export function cheapestPacks(
+  quantity: number,
+  offers: Pick<PackStock, "pack" | "price" | "available">[],
+): { counts: number[]; price: number; short: number } {
   const all = offers.reduce((s, o) => s + (o.available === null ? Infinity : o.available * o.pack), 0);
   const wanted = Math.min(quantity, all);
   const step = Math.max(1, Math.ceil(wanted / 20_000));
@@ -138,7 +187,11 @@ export function cheapestPacks(quantity: number, offers: Pick<PackStock, "pack" |
     counts[i] = how[i]![c]!;
     c = Math.max(0, c - counts[i]! * Math.max(1, Math.floor(offers[i]!.pack / step)));
   }
-  return { counts, price: counts.reduce((s, k, i) => s + k * offers[i]!.price, 0), short: Math.max(0, quantity - wanted) };
+  return {
+    counts,
+    price: counts.reduce((s, k, i) => s + k * offers[i]!.price, 0),
+    short: Math.max(0, quantity - wanted),
+  };
 }
 
 /** A line's share of the wood: each group's cost by the area of its pieces. */
@@ -155,9 +208,24 @@ function woodShare(layout: LayoutResult, line: number): number {
 export function orderDocument(order: Order) {
   const money = (n: number) => Math.round(n * 100) / 100;
   return {
-    lines: order.lines.map((l) => ({ what: l.what, quantity: l.quantity, unit: l.unit, packs: l.packs, price: l.price === null ? null : money(l.price), for: l.for.join(", "), from: l.from, working: l.working, ...(l.short ? { short: l.short } : {}) })),
+    lines: order.lines.map((l) => ({
+      what: l.what,
+      quantity: l.quantity,
+      unit: l.unit,
+      packs: l.packs,
+      price: l.price === null ? null : money(l.price),
+      for: l.for.join(", "),
+      from: l.from,
+      working: l.working,
+      ...(l.short ? { short: l.short } : {}),
+    })),
     total: money(order.total),
     unpriced: order.unpriced,
-    perItem: order.perItem.map((p) => ({ ...p, wood: money(p.wood), hardware: money(p.hardware), each: money(p.each) })),
+    perItem: order.perItem.map((p) => ({
+      ...p,
+      wood: money(p.wood),
+      hardware: money(p.hardware),
+      each: money(p.each),
+    })),
   };
 }

@@ -56,10 +56,25 @@ export function operations(worked: WorkedJob, layout: LayoutResult): Operation[]
         const setup = i === 0 ? op.setup : 0;
         const id = `${at}/${op.id}${lots > 1 ? `/${i + 1}` : ""}`;
         out.push({
-          id, name: op.name, station: op.station, line: at, pieces, of: part ? part.name : shape.title, blanks: [], lot: lots > 1 ? `lot ${i + 1} of ${lots}` : "all",
-          minutes: Math.ceil(setup + op.each * pieces), setup, each: op.each, wait: op.wait ?? 0, after: i === 0 ? after : [ids[i - 1]!],
-          settings: (op.settings ?? []).map((s) => ({ label: s.label, value: toLength(shape.scope.evaluate(s.value).value, s.label) })),
-          ...(op.hazard ? { caution: caution(op.hazard) } : {}), ...(op.check ? { check: op.check } : {}),
+          id,
+          name: op.name,
+          station: op.station,
+          line: at,
+          pieces,
+          of: part ? part.name : shape.title,
+          blanks: [],
+          lot: lots > 1 ? `lot ${i + 1} of ${lots}` : "all",
+          minutes: Math.ceil(setup + op.each * pieces),
+          setup,
+          each: op.each,
+          wait: op.wait ?? 0,
+          after: i === 0 ? after : [ids[i - 1]!],
+          settings: (op.settings ?? []).map((s) => ({
+            label: s.label,
+            value: toLength(shape.scope.evaluate(s.value).value, s.label),
+          })),
+          ...(op.hazard ? { caution: caution(op.hazard) } : {}),
+          ...(op.check ? { check: op.check } : {}),
         });
         ids.push(id);
       }
@@ -78,16 +93,49 @@ function sawOperations(layout: LayoutResult, minHold: Length): Operation[] {
     const base = { lot: "all", line: null, of: s.parts.join(", "), blanks: s.blanks, wait: 0, station: "table saw" };
     if (s.kind === "rip") {
       const hazard = s.setting < THIN ? "thin" : "rip";
-      out.push({ ...base, ...GUESS.rip, id, name: "Rip to width", pieces: s.count, minutes: Math.ceil(GUESS.rip.setup + GUESS.rip.each * s.count), after: [], settings: [{ label: "fence", value: s.setting }], caution: caution(hazard), check: "measure the first strip at both ends" });
+      out.push({
+        ...base,
+        ...GUESS.rip,
+        id,
+        name: "Rip to width",
+        pieces: s.count,
+        minutes: Math.ceil(GUESS.rip.setup + GUESS.rip.each * s.count),
+        after: [],
+        settings: [{ label: "fence", value: s.setting }],
+        caution: caution(hazard),
+        check: "measure the first strip at both ends",
+      });
       let last = id;
       if (s.planed > 0) {
         last = `plane-${i + 1}`;
-        out.push({ ...base, ...GUESS.plane, station: "planer", id: last, name: "Plane to thickness", pieces: s.count, minutes: Math.ceil(GUESS.plane.setup + GUESS.plane.each * s.count), after: [id], settings: [{ label: "take off", value: s.planed }], caution: caution("plane") });
+        out.push({
+          ...base,
+          ...GUESS.plane,
+          station: "planer",
+          id: last,
+          name: "Plane to thickness",
+          pieces: s.count,
+          minutes: Math.ceil(GUESS.plane.setup + GUESS.plane.each * s.count),
+          after: [id],
+          settings: [{ label: "take off", value: s.planed }],
+          caution: caution("plane"),
+        });
       }
       for (const b of s.blanks) made.set(b, last);
     } else {
       const hazard = s.setting < minHold ? "short" : "crosscut";
-      out.push({ ...base, ...GUESS.crosscut, id, name: "Crosscut to length", pieces: s.count, minutes: Math.ceil(GUESS.crosscut.setup + GUESS.crosscut.each * s.count), after: [...new Set(s.blanks.map((b) => made.get(b)!))], settings: [{ label: "stop", value: s.setting }], caution: caution(hazard), check: "measure the first piece" });
+      out.push({
+        ...base,
+        ...GUESS.crosscut,
+        id,
+        name: "Crosscut to length",
+        pieces: s.count,
+        minutes: Math.ceil(GUESS.crosscut.setup + GUESS.crosscut.each * s.count),
+        after: [...new Set(s.blanks.map((b) => made.get(b)!))],
+        settings: [{ label: "stop", value: s.setting }],
+        caution: caution(hazard),
+        check: "measure the first piece",
+      });
     }
   });
   return out;

@@ -17,18 +17,38 @@ const job = (o: Partial<Job> = {}): Job => ({
     { item: "body", standard: "langstroth-10", size: "deep", quantity: 40, options: {} },
     { item: "frame", standard: "langstroth-10", size: "deep", quantity: 400, options: { foundation: "wired-wax" } },
   ],
-  stock: [{ form: "board", material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96), price: 14.2, available: null, source: "buy" }],
+  stock: [
+    {
+      form: "board",
+      material: "pine",
+      thickness: inch(0, 3, 4),
+      width: inch(11, 1, 4),
+      length: inch(96),
+      price: 14.2,
+      available: null,
+      source: "buy",
+    },
+  ],
   ...o,
 });
 const plan = (o: Partial<Job> = {}) => {
   const worked = workJob(job(o));
-  return planOf(worked, layOut(layoutRequest(worked), () => 0));
+  return planOf(
+    worked,
+    layOut(layoutRequest(worked), () => 0),
+  );
 };
 
 describe("shop hours", () => {
   // 2027-02-08 is a Monday (civil calendar).
   const cal = calendar("2027-02-08", USUAL_WORKSHOP);
-  test.each([[0, "2027-02-08T08:00"], [239, "2027-02-08T11:59"], [240, "2027-02-08T12:30"], [480, "2027-02-09T08:00"], [5 * 480, "2027-02-15T08:00"]])("worked minute %d starts at %s", (w, at) => {
+  test.each([
+    [0, "2027-02-08T08:00"],
+    [239, "2027-02-08T11:59"],
+    [240, "2027-02-08T12:30"],
+    [480, "2027-02-09T08:00"],
+    [5 * 480, "2027-02-15T08:00"],
+  ])("worked minute %d starts at %s", (w, at) => {
     expect(clockText(cal.toClock(w, "start"))).toBe(at);
     expect(cal.toWorked(cal.toClock(w, "start"))).toBe(w);
   });
@@ -42,10 +62,17 @@ test("a plan keeps every rule: order, waiting, one saw, as many hands as there a
   for (const people of [1, 3]) {
     const p = plan({ workshop: { ...USUAL_WORKSHOP, people } });
     const at = new Map(p.operations.map((o) => [o.id, o]));
-    for (const o of p.operations) for (const a of o.after) expect(o.startsAt).toBeGreaterThanOrEqual(at.get(a)!.endsAt + at.get(a)!.wait);
-    const overlapping = (list: typeof p.operations, t: number) => list.filter((o) => o.startsAt <= t && t < o.endsAt).length;
+    for (const o of p.operations)
+      for (const a of o.after) expect(o.startsAt).toBeGreaterThanOrEqual(at.get(a)!.endsAt + at.get(a)!.wait);
+    const overlapping = (list: typeof p.operations, t: number) =>
+      list.filter((o) => o.startsAt <= t && t < o.endsAt).length;
     for (const o of p.operations) {
-      expect(overlapping(p.operations.filter((x) => x.station === "table saw"), o.startsAt)).toBeLessThanOrEqual(1);
+      expect(
+        overlapping(
+          p.operations.filter((x) => x.station === "table saw"),
+          o.startsAt,
+        ),
+      ).toBeLessThanOrEqual(1);
       expect(overlapping(p.operations, o.startsAt)).toBeLessThanOrEqual(people);
       const minute = o.startsAt % 1440;
       expect(minute >= 480 && minute < 990).toBe(true);
@@ -55,7 +82,8 @@ test("a plan keeps every rule: order, waiting, one saw, as many hands as there a
     expect(glue.map((o) => o.pieces)).toEqual([8, 8, 8, 8, 8]);
     // A frame is not assembled before all its parts are cut.
     const assembled = at.get("1/assemble")!.startsAt;
-    for (const o of p.operations) if (o.blanks.some((b) => b.startsWith("1/"))) expect(o.endsAt).toBeLessThanOrEqual(assembled);
+    for (const o of p.operations)
+      if (o.blanks.some((b) => b.startsWith("1/"))) expect(o.endsAt).toBeLessThanOrEqual(assembled);
     expect(p.finish).toBeGreaterThanOrEqual(p.bound);
   }
   expect(plan({ workshop: { ...USUAL_WORKSHOP, people: 3 } }).finish).toBeLessThanOrEqual(plan().finish);
@@ -68,37 +96,81 @@ test("late or not, by the end of the due day; no start, no plan", () => {
 });
 
 test("every operation at a hazardous station carries a caution that defers to manuals, local rules and licensed practice", () => {
-  for (const o of plan().operations) if (HAZARDOUS_STATIONS.includes(o.station)) expect(o.caution).toMatch(/manual, local rules and licensed practice/);
-  for (const r of RECIPES) for (const o of r.operations) if (HAZARDOUS_STATIONS.includes(o.station)) expect(caution(o.hazard ?? "nothing")).toBeTruthy();
+  for (const o of plan().operations)
+    if (HAZARDOUS_STATIONS.includes(o.station)) expect(o.caution).toMatch(/manual, local rules and licensed practice/);
+  for (const r of RECIPES)
+    for (const o of r.operations)
+      if (HAZARDOUS_STATIONS.includes(o.station)) expect(caution(o.hazard ?? "nothing")).toBeTruthy();
 });
 
 describe("the order", () => {
   const order = (o: Partial<Job> = {}) => {
     const worked = workJob(job(o));
-    return orderOf(worked, layOut(layoutRequest(worked), () => 0));
+    return orderOf(
+      worked,
+      layOut(layoutRequest(worked), () => 0),
+    );
   };
 
   test("counts by the handbook: butt box with three screws a corner is 12 [trade]; spare 5 %, glue by joint area", () => {
-    const butt = order({ lines: [{ item: "body", standard: "langstroth-10", size: "deep", quantity: 100, options: { joint: "butt-ends-inside" } }] });
+    const butt = order({
+      lines: [
+        {
+          item: "body",
+          standard: "langstroth-10",
+          size: "deep",
+          quantity: 100,
+          options: { joint: "butt-ends-inside" },
+        },
+      ],
+    });
     expect(butt.lines.find((l) => l.what.startsWith("exterior screw"))!.quantity).toBe(1260);
     // Four corners of 9 5/8 × 3/4, 175 g/m²: 4 × 0.244475 m × 0.01905 m × 100 × 175 = 326.01 g.
     expect(butt.lines.find((l) => l.unit === "g")!.quantity).toBe(327);
   });
 
   test("boards are those of the layout, and the items share all of the cost", () => {
-    const stock: Job["stock"] = [...job().stock, { form: "pack", material: "frame nail, 1 1/4", pack: 500, price: 6, available: null, source: "buy" }];
+    const stock: Job["stock"] = [
+      ...job().stock,
+      { form: "pack", material: "frame nail, 1 1/4", pack: 500, price: 6, available: null, source: "buy" },
+    ];
     const o = order({ stock });
     expect(o.lines[0]).toMatchObject({ unit: "board", price: o.lines[0]!.quantity * 14.2 });
     expect(o.perItem.reduce((s, i) => s + i.wood + i.hardware, 0)).toBeCloseTo(o.total, 6);
-    expect(o.lines.find((l) => l.what.startsWith("frame nail"))).toMatchObject({ quantity: 4200, price: 54, packs: [{ size: 500, count: 9, price: 6 }] });
+    expect(o.lines.find((l) => l.what.startsWith("frame nail"))).toMatchObject({
+      quantity: 4200,
+      price: 54,
+      packs: [{ size: 500, count: 9, price: 6 }],
+    });
     expect(o.unpriced).toContain("foundation, wired wax");
   });
 
   test.each([
     // Worked by hand: 3 × 100 at 5 beats 1 × 500 at 18; 1 × 500 beats 5 × 100; limited offers run short.
-    [260, [{ pack: 100, price: 5, available: null }, { pack: 500, price: 18, available: null }], { counts: [3, 0], price: 15, short: 0 }],
-    [450, [{ pack: 100, price: 5, available: null }, { pack: 500, price: 18, available: null }], { counts: [0, 1], price: 18, short: 0 }],
-    [620, [{ pack: 100, price: 5, available: null }, { pack: 500, price: 18, available: 1 }], { counts: [2, 1], price: 28, short: 0 }],
+    [
+      260,
+      [
+        { pack: 100, price: 5, available: null },
+        { pack: 500, price: 18, available: null },
+      ],
+      { counts: [3, 0], price: 15, short: 0 },
+    ],
+    [
+      450,
+      [
+        { pack: 100, price: 5, available: null },
+        { pack: 500, price: 18, available: null },
+      ],
+      { counts: [0, 1], price: 18, short: 0 },
+    ],
+    [
+      620,
+      [
+        { pack: 100, price: 5, available: null },
+        { pack: 500, price: 18, available: 1 },
+      ],
+      { counts: [2, 1], price: 28, short: 0 },
+    ],
     [900, [{ pack: 100, price: 5, available: 4 }], { counts: [4], price: 20, short: 500 }],
   ])("%d pieces from %p", (n, offers, want) => {
     expect(cheapestPacks(n, offers)).toEqual(want);

@@ -42,7 +42,13 @@ export function planOf(worked: WorkedJob, layout: LayoutResult): Plan {
   const planned = (best ?? []).sort((a, b) => a.startsAt - b.startsAt || a.id.localeCompare(b.id));
   const finish = planned.length > 0 ? end(planned) : cal.toClock(0, "start");
   const dueEnd = due ? Date.parse(`${due}T00:00:00Z`) / 60_000 + DAY : Infinity;
-  return { operations: planned, finish, bound: Math.min(finish, boundOf(ops, cal, workshop)), due, late: finish > dueEnd };
+  return {
+    operations: planned,
+    finish,
+    bound: Math.min(finish, boundOf(ops, cal, workshop)),
+    due,
+    late: finish > dueEnd,
+  };
 }
 
 /** How long the rest of the job takes after each operation starts, at least. */
@@ -50,7 +56,8 @@ function tails(ops: Operation[]): Map<string, number> {
   const next = new Map<string, Operation[]>();
   for (const o of ops) for (const a of o.after) next.set(a, [...(next.get(a) ?? []), o]);
   const tail = new Map<string, number>();
-  for (const o of [...ops].reverse()) tail.set(o.id, o.minutes + o.wait + Math.max(0, ...(next.get(o.id) ?? []).map((n) => tail.get(n.id) ?? 0)));
+  for (const o of [...ops].reverse())
+    tail.set(o.id, o.minutes + o.wait + Math.max(0, ...(next.get(o.id) ?? []).map((n) => tail.get(n.id) ?? 0)));
   return tail;
 }
 
@@ -58,11 +65,21 @@ function tails(ops: Operation[]): Map<string, number> {
 function priorities(ops: Operation[]): ((o: Operation) => number)[] {
   const tail = tails(ops);
   const place = new Map(ops.map((o, i) => [o.id, i]));
-  return [(o) => tail.get(o.id)!, (o) => -place.get(o.id)!, (o) => tail.get(o.id)! - 2 * o.minutes, (o) => tail.get(o.id)! + o.wait * 10];
+  return [
+    (o) => tail.get(o.id)!,
+    (o) => -place.get(o.id)!,
+    (o) => tail.get(o.id)! - 2 * o.minutes,
+    (o) => tail.get(o.id)! + o.wait * 10,
+  ];
 }
 
 /** Serial list scheduling: the ready operation that matters most takes the first time its station and a person are free. */
-function scheduleInOrder(ops: Operation[], weight: (o: Operation) => number, cal: Calendar, { people }: Workshop): Planned[] {
+function scheduleInOrder(
+  ops: Operation[],
+  weight: (o: Operation) => number,
+  cal: Calendar,
+  { people }: Workshop,
+): Planned[] {
   const done = new Map<string, Planned>();
   const busy = new Map<string, [number, number][]>();
   const hands: [number, number][] = [];
@@ -70,11 +87,15 @@ function scheduleInOrder(ops: Operation[], weight: (o: Operation) => number, cal
   const capacity = (station: string) => (station === "bench" ? people : 1);
   while (left.size > 0) {
     const ready = [...left].filter((o) => o.after.every((a) => done.has(a)));
-    if (ready.length === 0) throw new PlanError(`operations wait for each other: ${[...left].map((o) => o.id).join(", ")}`);
+    if (ready.length === 0)
+      throw new PlanError(`operations wait for each other: ${[...left].map((o) => o.id).join(", ")}`);
     const o = ready.reduce((a, b) => (weight(b) > weight(a) ? b : a));
     const earliest = Math.max(0, ...o.after.map((a) => cal.toWorked(done.get(a)!.endsAt + done.get(a)!.wait)));
     const lane = busy.get(o.station) ?? [];
-    const from = firstFree(earliest, o.minutes, [{ spans: lane, most: capacity(o.station) }, { spans: hands, most: people }]);
+    const from = firstFree(earliest, o.minutes, [
+      { spans: lane, most: capacity(o.station) },
+      { spans: hands, most: people },
+    ]);
     const span: [number, number] = [from, from + o.minutes];
     busy.set(o.station, [...lane, span]);
     hands.push(span);
@@ -85,12 +106,20 @@ function scheduleInOrder(ops: Operation[], weight: (o: Operation) => number, cal
 }
 
 /** The first worked minute from `earliest` at which every resource has room for `minutes`. */
-function firstFree(earliest: number, minutes: number, resources: { spans: [number, number][]; most: number }[]): number {
-  const starts = [earliest, ...resources.flatMap((r) => r.spans.map((s) => s[1])).filter((t) => t > earliest)].sort((a, b) => a - b);
+function firstFree(
+  earliest: number,
+  minutes: number,
+  resources: { spans: [number, number][]; most: number }[],
+): number {
+  const starts = [earliest, ...resources.flatMap((r) => r.spans.map((s) => s[1])).filter((t) => t > earliest)].sort(
+    (a, b) => a - b,
+  );
   return starts.find((t) =>
     resources.every(({ spans, most }) => {
       const over = spans.filter(([a, b]) => a < t + minutes && b > t);
-      return [t, ...over.map((s) => s[0]).filter((s) => s > t)].every((at) => over.filter(([a, b]) => a <= at && at < b).length < most);
+      return [t, ...over.map((s) => s[0]).filter((s) => s > t)].every(
+        (at) => over.filter(([a, b]) => a <= at && at < b).length < most,
+      );
     }),
   )!;
 }
@@ -104,14 +133,30 @@ function boundOf(ops: Operation[], cal: Calendar, { people }: Workshop): number 
   }
   const load = (pick: (o: Operation) => boolean) => ops.filter(pick).reduce((s, o) => s + o.minutes, 0);
   const stations = [...new Set(ops.map((o) => o.station))].filter((s) => s !== "bench");
-  const fullest = Math.max(0, ...stations.map((s) => load((o) => o.station === s)), Math.ceil(load(() => true) / people));
+  const fullest = Math.max(
+    0,
+    ...stations.map((s) => load((o) => o.station === s)),
+    Math.ceil(load(() => true) / people),
+  );
   return Math.max(0, ...alone.values(), cal.toClock(fullest, "end"));
 }
 
 /** The plan as the contract's document; times ISO 8601, local. */
 export function planDocument(plan: Plan) {
   return {
-    operations: plan.operations.map((o) => ({ id: o.id, name: o.name, station: o.station, lot: o.lot, of: o.of, pieces: o.pieces, minutes: o.minutes, start: clockText(o.startsAt), end: clockText(o.endsAt), after: o.after, ...(o.caution ? { caution: o.caution } : {}) })),
+    operations: plan.operations.map((o) => ({
+      id: o.id,
+      name: o.name,
+      station: o.station,
+      lot: o.lot,
+      of: o.of,
+      pieces: o.pieces,
+      minutes: o.minutes,
+      start: clockText(o.startsAt),
+      end: clockText(o.endsAt),
+      after: o.after,
+      ...(o.caution ? { caution: o.caution } : {}),
+    })),
     finish: clockText(plan.finish),
     bound: clockText(plan.bound),
     due: plan.due ?? null,

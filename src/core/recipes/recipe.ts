@@ -9,16 +9,40 @@ const name = z.string().regex(/^[a-z][a-zA-Z0-9]{0,39}$/, "a name is letters and
 const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, "an id is small letters, digits and dashes");
 const formula = z.union([z.string(), z.strictObject({ by: name, is: z.record(z.string(), z.string()) })]);
 
-const parameterBase = { name, label: z.string(), group: z.string(), hint: z.string().optional(), mark: markSchema.optional(), when: formula.optional() };
+const parameterBase = {
+  name,
+  label: z.string(),
+  group: z.string(),
+  hint: z.string().optional(),
+  mark: markSchema.optional(),
+  when: formula.optional(),
+};
 export const parameterSchema = z.discriminatedUnion("kind", [
   /** A length. Without a default the standard's value of the same name is used. */
-  z.strictObject({ ...parameterBase, kind: z.literal("length"), default: formula.optional(), min: formula.optional(), max: formula.optional() }),
-  z.strictObject({ ...parameterBase, kind: z.literal("choice"), default: z.string(), choices: z.array(z.strictObject({ id: z.string(), label: z.string(), note: z.string().optional() })).min(1) }),
+  z.strictObject({
+    ...parameterBase,
+    kind: z.literal("length"),
+    default: formula.optional(),
+    min: formula.optional(),
+    max: formula.optional(),
+  }),
+  z.strictObject({
+    ...parameterBase,
+    kind: z.literal("choice"),
+    default: z.string(),
+    choices: z.array(z.strictObject({ id: z.string(), label: z.string(), note: z.string().optional() })).min(1),
+  }),
   z.strictObject({ ...parameterBase, kind: z.literal("flag"), default: z.boolean() }),
 ]);
 export type Parameter = z.infer<typeof parameterSchema>;
 
-const valueSchema = z.strictObject({ name, label: z.string(), formula, mark: markSchema.optional(), why: z.string().optional() });
+const valueSchema = z.strictObject({
+  name,
+  label: z.string(),
+  formula,
+  mark: markSchema.optional(),
+  why: z.string().optional(),
+});
 
 /**
  * Where a part sits: its own axes on the item's. A part is seen from its reference face: `l` runs right along the
@@ -26,7 +50,12 @@ const valueSchema = z.strictObject({ name, label: z.string(), formula, mark: mar
  * z up. `at` is where the part's corner (0,0,0) lies.
  */
 const direction = z.enum(["+x", "-x", "+y", "-y", "+z", "-z"]);
-export const placeSchema = z.strictObject({ at: z.tuple([formula, formula, formula]), l: direction, w: direction, t: direction });
+export const placeSchema = z.strictObject({
+  at: z.tuple([formula, formula, formula]),
+  l: direction,
+  w: direction,
+  t: direction,
+});
 
 const edge = z.enum(["top", "bottom", "left", "right"]);
 const face = z.enum(["reference", "far"]);
@@ -34,16 +63,52 @@ const span = z.tuple([formula, formula]);
 const featureBase = { name: z.string(), when: formula.optional() };
 export const featureSchema = z.discriminatedUnion("kind", [
   /** A step along an edge: `across` the face from the edge, `deep` into the face, all along the edge or from–to. */
-  z.strictObject({ ...featureBase, kind: z.literal("rabbet"), edge, face, across: formula, deep: formula, from: formula.optional(), to: formula.optional() }),
+  z.strictObject({
+    ...featureBase,
+    kind: z.literal("rabbet"),
+    edge,
+    face,
+    across: formula,
+    deep: formula,
+    from: formula.optional(),
+    to: formula.optional(),
+  }),
   /** A slot in a face, `along` the grain or across it, its near side at `at`. */
-  z.strictObject({ ...featureBase, kind: z.literal("groove"), run: z.enum(["along", "across"]), face, at: formula, width: formula, deep: formula }),
+  z.strictObject({
+    ...featureBase,
+    kind: z.literal("groove"),
+    run: z.enum(["along", "across"]),
+    face,
+    at: formula,
+    width: formula,
+    deep: formula,
+  }),
   /** Box fingers on one end: rows from the top, the first of its own height; `keep` says which rows stay. */
-  z.strictObject({ ...featureBase, kind: z.literal("fingers"), end: z.enum(["left", "right"]), rows: formula, row: formula, first: formula, long: formula, keep: z.enum(["odd", "even"]), key: formula }),
+  z.strictObject({
+    ...featureBase,
+    kind: z.literal("fingers"),
+    end: z.enum(["left", "right"]),
+    rows: formula,
+    row: formula,
+    first: formula,
+    long: formula,
+    keep: z.enum(["odd", "even"]),
+    key: formula,
+  }),
   /** A rectangular bite, through the thickness unless `t` says otherwise. */
   z.strictObject({ ...featureBase, kind: z.literal("notch"), l: span, w: span, t: span.optional() }),
   z.strictObject({ ...featureBase, kind: z.literal("hole"), l: formula, w: formula, diameter: formula }),
   /** A hand grip in the reference face with a sloped roof: middle at `l`, upper edge at `w`. */
-  z.strictObject({ ...featureBase, kind: z.literal("handhold"), l: formula, w: formula, long: formula, high: formula, deep: formula, slope: formula }),
+  z.strictObject({
+    ...featureBase,
+    kind: z.literal("handhold"),
+    l: formula,
+    w: formula,
+    long: formula,
+    high: formula,
+    deep: formula,
+    slope: formula,
+  }),
 ]);
 export type FeatureRecipe = z.infer<typeof featureSchema>;
 
@@ -63,7 +128,16 @@ const partSchema = z.strictObject({
 export type PartRecipe = z.infer<typeof partSchema>;
 
 /** Bought things an item takes: fasteners, foundation, glue by joint area. */
-const hardwareSchema = z.strictObject({ id, name: z.string(), count: formula, unit: z.enum(["each", "m2"]), spare: z.number().min(0).max(1), for: z.string(), when: formula.optional(), mark: markSchema });
+const hardwareSchema = z.strictObject({
+  id,
+  name: z.string(),
+  count: formula,
+  unit: z.enum(["each", "m2"]),
+  spare: z.number().min(0).max(1),
+  for: z.string(),
+  when: formula.optional(),
+  mark: markSchema,
+});
 
 const operationSchema = z.strictObject({
   id,
@@ -101,6 +175,17 @@ export const recipeSchema = z.strictObject({
   steps: z.array(z.strictObject({ text: z.string(), when: formula.optional() })),
   mistakes: z.array(z.string()),
   /** What must hold for the item to be worth making: a failed one is a finding. */
-  demands: z.array(z.strictObject({ rule: id, label: z.string(), value: formula, least: formula, when: formula.optional(), below: z.enum(["care", "stop"]), advice: z.string(), mark: markSchema })),
+  demands: z.array(
+    z.strictObject({
+      rule: id,
+      label: z.string(),
+      value: formula,
+      least: formula,
+      when: formula.optional(),
+      below: z.enum(["care", "stop"]),
+      advice: z.string(),
+      mark: markSchema,
+    }),
+  ),
 });
 export type Recipe = z.infer<typeof recipeSchema>;

@@ -50,7 +50,9 @@ export function placedBox(part: Part, place: Place): Record<ItemAxis, Range> {
 
 /** How far the item reaches along an axis, of the parts in `roles` (all when none are named). */
 export function reach(shape: Shape, axis: ItemAxis, ...roles: string[]): Range {
-  const ranges = shape.parts.filter((p) => roles.length === 0 || roles.includes(p.role)).flatMap((p) => p.places.map((pl) => placedBox(p, pl)[axis]));
+  const ranges = shape.parts
+    .filter((p) => roles.length === 0 || roles.includes(p.role))
+    .flatMap((p) => p.places.map((pl) => placedBox(p, pl)[axis]));
   return [Math.min(...ranges.map((r) => r[0])), Math.max(...ranges.map((r) => r[1]))];
 }
 
@@ -79,7 +81,8 @@ export function section(shape: Shape, axis: ItemAxis, at: number): Outline[] {
       const a = localAxis(place, axis);
       const local = toLocal(place, axis, at);
       const rings = sectionOf(part.size, bitesOf(part), a, local);
-      if (rings.length > 0) return [{ part, rings: turn(rings, place, axis), grain: a === "l" ? "end" : "long", cut: true }];
+      if (rings.length > 0)
+        return [{ part, rings: turn(rings, place, axis), grain: a === "l" ? "end" : "long", cut: true }];
       if (placedBox(part, place)[axis][0] < at) return [];
       return [{ part, rings: turn(silhouette(part.size, bitesOf(part), a), place, axis), grain: "long", cut: false }];
     }),
@@ -91,7 +94,12 @@ export function view(shape: Shape, axis: ItemAxis): Outline[] {
   return shape.parts.flatMap((part) =>
     part.places.map((place): Outline => {
       const a = localAxis(place, axis);
-      return { part, rings: turn(silhouette(part.size, bitesOf(part), a), place, axis), grain: a === "l" ? "end" : "long", cut: false };
+      return {
+        part,
+        rings: turn(silhouette(part.size, bitesOf(part), a), place, axis),
+        grain: a === "l" ? "end" : "long",
+        cut: false,
+      };
     }),
   );
 }
@@ -100,5 +108,11 @@ export function view(shape: Shape, axis: ItemAxis): Outline[] {
 function turn(rings: Polygon[][], place: Place, axis: ItemAxis): Polygon[][] {
   const [p, q] = acrossAxes(localAxis(place, axis));
   const pIsRight = itemAxis(place, p) === PLANE[axis][0];
-  return rings.map((ring) => ring.map((line) => line.map(([a, b]) => (pIsRight ? [toItem(place, p, a), toItem(place, q, b)] : [toItem(place, q, b), toItem(place, p, a)]))));
+  return rings.map((ring) =>
+    ring.map((line) =>
+      line.map(([a, b]) =>
+        pIsRight ? [toItem(place, p, a), toItem(place, q, b)] : [toItem(place, q, b), toItem(place, p, a)],
+      ),
+    ),
+  );
 }

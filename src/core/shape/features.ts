@@ -31,11 +31,17 @@ export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): F
       const full = onEnds ? size.w : size.l;
       const from = recipe.from === undefined ? 0 : length(recipe.from);
       const to = recipe.to === undefined ? full : length(recipe.to);
-      const edge: Range = recipe.edge === "top" || recipe.edge === "left" ? [0, across] : [(onEnds ? size.l : size.w) - across, onEnds ? size.l : size.w];
+      const edge: Range =
+        recipe.edge === "top" || recipe.edge === "left"
+          ? [0, across]
+          : [(onEnds ? size.l : size.w) - across, onEnds ? size.l : size.w];
       const run: Range = [from, to];
       const t = intoFace(recipe.face, deep, size);
       return {
-        kind: "rabbet", name: recipe.name, face: recipe.face, machine: "dado",
+        kind: "rabbet",
+        name: recipe.name,
+        face: recipe.face,
+        machine: "dado",
         bites: [{ box: onEnds ? { l: edge, w: run, t } : { l: run, w: edge, t } }],
         measures: recipe.edge === "top" ? { wide: deep, deep: across } : { wide: across, deep },
         where: `${EDGE[recipe.edge]}${from > 0 ? ", stopped" : ""}`,
@@ -46,37 +52,101 @@ export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): F
       const lane: Range = [at, at + width];
       const t = intoFace(recipe.face, deep, size);
       return {
-        kind: "groove", name: recipe.name, face: recipe.face, machine: "dado", measures: { wide: width, deep },
+        kind: "groove",
+        name: recipe.name,
+        face: recipe.face,
+        machine: "dado",
+        measures: { wide: width, deep },
         bites: [{ box: recipe.run === "along" ? { l: [0, size.l], w: lane, t } : { l: lane, w: [0, size.w], t } }],
       };
     }
     case "fingers": {
       const rows = toCount(scope.evaluate(recipe.rows).value, "finger rows");
-      const [row, first, long, key] = [length(recipe.row), length(recipe.first), length(recipe.long), length(recipe.key)];
+      const [row, first, long, key] = [
+        length(recipe.row),
+        length(recipe.first),
+        length(recipe.long),
+        length(recipe.key),
+      ];
       const line = (i: number) => (i <= 0 ? 0 : i >= rows ? size.w : first + (i - 1) * row + key);
       const l: Range = recipe.end === "left" ? [0, long] : [size.l - long, size.l];
       const bites: Bite[] = [];
-      for (let i = recipe.keep === "odd" ? 1 : 0; i < rows; i += 2) bites.push({ box: { l, w: [line(i), line(i + 1)], t: [0, size.t] } });
-      return { kind: "fingers", name: recipe.name, face: "through", machine: "dado", bites, measures: { "top row": nm(first + key), row }, where: `${recipe.end} end, ${rows} rows, keeps ${recipe.keep}` };
+      for (let i = recipe.keep === "odd" ? 1 : 0; i < rows; i += 2)
+        bites.push({ box: { l, w: [line(i), line(i + 1)], t: [0, size.t] } });
+      return {
+        kind: "fingers",
+        name: recipe.name,
+        face: "through",
+        machine: "dado",
+        bites,
+        measures: { "top row": nm(first + key), row },
+        where: `${recipe.end} end, ${rows} rows, keeps ${recipe.keep}`,
+      };
     }
     case "notch": {
-      const range = (r: [Parameters<typeof length>[0], Parameters<typeof length>[0]]): Range => [length(r[0]), length(r[1])];
+      const range = (r: [Parameters<typeof length>[0], Parameters<typeof length>[0]]): Range => [
+        length(r[0]),
+        length(r[1]),
+      ];
       const box = { l: range(recipe.l), w: range(recipe.w), t: recipe.t ? range(recipe.t) : ([0, size.t] as Range) };
-      const measures: Record<string, Length> = recipe.t ? { long: nm(box.l[1] - box.l[0]), deep: nm(box.t[1] - box.t[0]) } : { long: nm(box.l[1] - box.l[0]), wide: nm(box.w[1] - box.w[0]) };
-      return { kind: "notch", name: recipe.name, face: recipe.t ? "far" : "through", machine: "dado", bites: [{ box }], measures };
+      const measures: Record<string, Length> = recipe.t
+        ? { long: nm(box.l[1] - box.l[0]), deep: nm(box.t[1] - box.t[0]) }
+        : { long: nm(box.l[1] - box.l[0]), wide: nm(box.w[1] - box.w[0]) };
+      return {
+        kind: "notch",
+        name: recipe.name,
+        face: recipe.t ? "far" : "through",
+        machine: "dado",
+        bites: [{ box }],
+        measures,
+      };
     }
     case "hole": {
       const [l, w, diameter] = [length(recipe.l), length(recipe.w), length(recipe.diameter)];
-      const polygon = Array.from({ length: 24 }, (_, i): [number, number] => [Math.round(l + (diameter / 2) * Math.cos((i * Math.PI) / 12)), Math.round(w + (diameter / 2) * Math.sin((i * Math.PI) / 12))]);
-      return { kind: "hole", name: recipe.name, face: "through", machine: "drill", measures: { diameter }, bites: [{ prism: { axis: "t", range: [-past, size.t + past], polygon } }] };
+      const polygon = Array.from({ length: 24 }, (_, i): [number, number] => [
+        Math.round(l + (diameter / 2) * Math.cos((i * Math.PI) / 12)),
+        Math.round(w + (diameter / 2) * Math.sin((i * Math.PI) / 12)),
+      ]);
+      return {
+        kind: "hole",
+        name: recipe.name,
+        face: "through",
+        machine: "drill",
+        measures: { diameter },
+        bites: [{ prism: { axis: "t", range: [-past, size.t + past], polygon } }],
+      };
     }
     case "handhold": {
-      const [l, w, long, high, deep] = [length(recipe.l), length(recipe.w), length(recipe.long), length(recipe.high), length(recipe.deep)];
+      const [l, w, long, high, deep] = [
+        length(recipe.l),
+        length(recipe.w),
+        length(recipe.long),
+        length(recipe.high),
+        length(recipe.deep),
+      ];
       const rise = Math.round(deep * Math.tan((toNumber(scope.evaluate(recipe.slope).value, "slope") * Math.PI) / 180));
       // In the plane w, t: the roof falls toward the outside face so that rain runs out.
       return {
-        kind: "handhold", name: recipe.name, face: "reference", machine: "dado", measures: { long, high, deep }, where: "outside",
-        bites: [{ prism: { axis: "l", range: [Math.round(l - long / 2), Math.round(l + long / 2)], polygon: [[w, 0], [w + high, 0], [w + high, deep], [w - rise, deep]] } }],
+        kind: "handhold",
+        name: recipe.name,
+        face: "reference",
+        machine: "dado",
+        measures: { long, high, deep },
+        where: "outside",
+        bites: [
+          {
+            prism: {
+              axis: "l",
+              range: [Math.round(l - long / 2), Math.round(l + long / 2)],
+              polygon: [
+                [w, 0],
+                [w + high, 0],
+                [w + high, deep],
+                [w - rise, deep],
+              ],
+            },
+          },
+        ],
       };
     }
   }
@@ -90,7 +160,9 @@ const EDGE = { top: "top inner edge", bottom: "lower edge", left: "left end", ri
 
 /** `rest 3/8 × 5/8, top inner edge`: a feature as a cutting list says it. */
 export function featureText(f: Feature, units: Units): string {
-  const sizes = Object.entries(f.measures).map(([k, v]) => (k === "top row" || k === "row" || k === "diameter" ? `${k} ${lengthText(v, units)}` : lengthText(v, units)));
+  const sizes = Object.entries(f.measures).map(([k, v]) =>
+    k === "top row" || k === "row" || k === "diameter" ? `${k} ${lengthText(v, units)}` : lengthText(v, units),
+  );
   return `${f.name} ${sizes.join(" × ")}${f.where ? `, ${f.where}` : ""}`;
 }
 

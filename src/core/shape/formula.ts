@@ -7,7 +7,8 @@ import { type Length, nm, NM_PER_INCH, NM_PER_MM } from "@/core/length/length";
  * (0 a number, 1 a length in nm, 2 an area, 3 a volume), so inches cannot be added to counts and nothing is rounded
  * before the end. Words (`"finger"`) and yes/no values exist for conditions.
  */
-export type Value = { kind: "amount"; of: Fraction; dim: number } | { kind: "word"; of: string } | { kind: "flag"; of: boolean };
+export type Value =
+  { kind: "amount"; of: Fraction; dim: number } | { kind: "word"; of: string } | { kind: "flag"; of: boolean };
 
 /** A formula, or one formula for each choice of a parameter: `{ by: "joint", is: { finger: "…", mitre: "…" } }`. */
 export type Formula = string | { by: string; is: Record<string, string> };
@@ -29,7 +30,21 @@ const HUGE = 1n << 400n;
 
 jsep.removeUnaryOp("~");
 jsep.removeAllBinaryOps();
-for (const [op, rank] of Object.entries({ "||": 1, "&&": 2, "==": 6, "!=": 6, "<": 7, ">": 7, "<=": 7, ">=": 7, "+": 9, "-": 9, "*": 10, "/": 10 })) jsep.addBinaryOp(op, rank);
+for (const [op, rank] of Object.entries({
+  "||": 1,
+  "&&": 2,
+  "==": 6,
+  "!=": 6,
+  "<": 7,
+  ">": 7,
+  "<=": 7,
+  ">=": 7,
+  "+": 9,
+  "-": 9,
+  "*": 10,
+  "/": 10,
+}))
+  jsep.addBinaryOp(op, rank);
 jsep.removeAllLiterals();
 
 const parsed = new Map<string, Expression>();
@@ -56,7 +71,11 @@ function checkDepth(node: unknown, text: string, depth: number): void {
   if (node && typeof node === "object") for (const child of Object.values(node)) checkDepth(child, text, depth + 1);
 }
 
-export const amount = (of: Fraction | number | bigint, dim = 0): Value => ({ kind: "amount", of: of instanceof Fraction ? of : new Fraction(of), dim });
+export const amount = (of: Fraction | number | bigint, dim = 0): Value => ({
+  kind: "amount",
+  of: of instanceof Fraction ? of : new Fraction(of),
+  dim,
+});
 export const lengthValue = (l: Length): Value => amount(l, 1);
 
 /** The value as a length, rounded once to the nanometre. @throws FormulaError when it is not a length. */
@@ -88,8 +107,31 @@ export function evaluate(text: string, lookup: Lookup): { value: Value; tokens: 
   return { value, tokens };
 }
 
-const RANK: Record<string, number> = { "||": 1, "&&": 2, "==": 6, "!=": 6, "<": 7, ">": 7, "<=": 7, ">=": 7, "+": 9, "-": 9, "*": 10, "/": 10 };
-const SIGN: Record<string, string> = { "*": "×", "-": "−", "/": "÷", "==": "is", "!=": "is not", "&&": "and", "||": "or", "<=": "≤", ">=": "≥" };
+const RANK: Record<string, number> = {
+  "||": 1,
+  "&&": 2,
+  "==": 6,
+  "!=": 6,
+  "<": 7,
+  ">": 7,
+  "<=": 7,
+  ">=": 7,
+  "+": 9,
+  "-": 9,
+  "*": 10,
+  "/": 10,
+};
+const SIGN: Record<string, string> = {
+  "*": "×",
+  "-": "−",
+  "/": "÷",
+  "==": "is",
+  "!=": "is not",
+  "&&": "and",
+  "||": "or",
+  "<=": "≤",
+  ">=": "≥",
+};
 const UNITS: Record<string, number> = { inch: NM_PER_INCH, mm: NM_PER_MM };
 
 function walk(node: Expression, lookup: Lookup, out: Token[], rank: number, src: string): Value {
@@ -153,7 +195,8 @@ function literal(node: Expression): Value | undefined {
     if (typeof v === "number") return amount(new Fraction(node.raw as string));
     if (typeof v === "string") return { kind: "word", of: v };
   }
-  if (node.type === "Identifier" && Object.hasOwn(UNITS, node.name as string)) return amount(UNITS[node.name as string]!, 1);
+  if (node.type === "Identifier" && Object.hasOwn(UNITS, node.name as string))
+    return amount(UNITS[node.name as string]!, 1);
   if (node.type === "BinaryExpression" && (node.operator === "*" || node.operator === "/")) {
     const [a, b] = [literal(node.left as Expression), literal(node.right as Expression)];
     if (a && b) return binary(node.operator as string, a, b, "a literal");
@@ -167,7 +210,8 @@ function binary(op: string, a: Value, b: Value, src: string): Value {
     return { kind: "flag", of: op === "&&" ? x && y : x || y };
   }
   if (a.kind !== "amount" || b.kind !== "amount") {
-    if ((op === "==" || op === "!=") && a.kind === b.kind) return { kind: "flag", of: (a.of === b.of) === (op === "==") };
+    if ((op === "==" || op === "!=") && a.kind === b.kind)
+      return { kind: "flag", of: (a.of === b.of) === (op === "==") };
     throw new FormulaError(`"${src}" does ${op} with a word`);
   }
   if (op === "*" || op === "/") {
@@ -177,7 +221,10 @@ function binary(op: string, a: Value, b: Value, src: string): Value {
   const dim = sameDim(a, b, src);
   if (op === "+" || op === "-") return small(op === "+" ? a.of.add(b.of) : a.of.sub(b.of), dim, src);
   const c = a.of.compare(b.of);
-  return { kind: "flag", of: { "==": c === 0, "!=": c !== 0, "<": c < 0, ">": c > 0, "<=": c <= 0, ">=": c >= 0 }[op]! };
+  return {
+    kind: "flag",
+    of: { "==": c === 0, "!=": c !== 0, "<": c < 0, ">": c > 0, "<=": c <= 0, ">=": c >= 0 }[op]!,
+  };
 }
 
 function sameDim(a: { of: Fraction; dim: number }, b: { of: Fraction; dim: number }, src: string): number {
@@ -230,6 +277,7 @@ const FUNCTIONS: Record<string, Fn> = {
 };
 
 function amounts(args: Value[], src: string): Amount[] {
-  if (args.length === 0 || args.some((a) => a.kind !== "amount")) throw new FormulaError(`"${src}" calls a function without an amount`);
+  if (args.length === 0 || args.some((a) => a.kind !== "amount"))
+    throw new FormulaError(`"${src}" calls a function without an amount`);
   return args as Amount[];
 }

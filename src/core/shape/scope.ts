@@ -57,7 +57,8 @@ export class Scope {
     if (known) return known;
     const d = this.definitions.get(name);
     if (!d) throw new FormulaError(`${name} is not known`);
-    if (this.open.includes(name)) throw new FormulaError(`${[...this.open.slice(this.open.indexOf(name)), name].join(" → ")} leads back to itself`);
+    if (this.open.includes(name))
+      throw new FormulaError(`${[...this.open.slice(this.open.indexOf(name)), name].join(" → ")} leads back to itself`);
     if (this.open.length > 60) throw new FormulaError(`${name} depends on more than 60 others in a row`);
     this.open.push(name);
     try {
@@ -79,7 +80,8 @@ export class Scope {
   private pick({ by, is }: { by: string; is: Record<string, string> }): string {
     const key = this.working(by).value;
     const text = key.kind === "word" && Object.hasOwn(is, key.of) ? is[key.of] : undefined;
-    if (text === undefined) throw new FormulaError(`no formula for ${by} = ${key.kind === "amount" ? key.of.toString() : key.of}`);
+    if (text === undefined)
+      throw new FormulaError(`no formula for ${by} = ${key.kind === "amount" ? key.of.toString() : key.of}`);
     return text;
   }
 }

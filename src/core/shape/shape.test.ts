@@ -12,7 +12,8 @@ import { Scope } from "./scope";
 import { AXES } from "./solid";
 import { workingText } from "./write";
 
-const make = (item: string, size: string, options: Options = {}) => shapeItem(findRecipe(item)!, findStandard("langstroth-10")!, size, options);
+const make = (item: string, size: string, options: Options = {}) =>
+  shapeItem(findRecipe(item)!, findStandard("langstroth-10")!, size, options);
 const blank = (s: Shape, id: string) => {
   const p = s.parts.find((x) => x.id === id)!;
   return [p.places.length, p.size.l, p.size.w, p.size.t];
@@ -50,7 +51,10 @@ describe("cut sizes of bodies", () => {
   });
 
   test("the rest runs through only where the corner stays closed", () => {
-    const rest = (o: Options) => make("body", "deep", o).parts.find((p) => p.id === "end")!.features.find((f) => f.name === "rest")!;
+    const rest = (o: Options) =>
+      make("body", "deep", o)
+        .parts.find((p) => p.id === "end")!
+        .features.find((f) => f.name === "rest")!;
     expect(rest({}).where).not.toMatch(/stopped/);
     expect(rest({ lap: inch(0, 1, 4) }).where).toMatch(/stopped/);
     expect(rest({ joint: "butt-sides-inside" }).where).toMatch(/stopped/);
@@ -85,27 +89,45 @@ describe("geometry holds together for any options", () => {
   });
   const shapes = fc.oneof(
     fc.tuple(fc.constantFrom("deep", "medium", "shallow"), options).map(([size, o]) => make("body", size, o)),
-    fc.tuple(fc.constantFrom("deep", "medium", "shallow"), fc.constantFrom("plastic", "wired-wax")).map(([size, foundation]) => make("frame", size, { foundation })),
+    fc
+      .tuple(fc.constantFrom("deep", "medium", "shallow"), fc.constantFrom("plastic", "wired-wax"))
+      .map(([size, foundation]) => make("frame", size, { foundation })),
   );
 
   test("no two parts share wood, and each is a turned copy, never a mirrored one", () => {
     fc.assert(
-      fc.property(shapes, fc.array(fc.tuple(fc.constantFrom(...ITEM_AXES), fc.double({ min: 0.001, max: 0.999, noNaN: true }), fc.double({ min: 0.001, max: 0.999, noNaN: true }), fc.nat(20)), { minLength: 25, maxLength: 25 }), (shape, lines) => {
-        const boxes = shape.parts.flatMap((p) => p.places.map((pl) => placedBox(p, pl)));
-        for (const [axis, u, v, pick] of lines) {
-          // A line through one part's box, so that every joint is met.
-          const box = boxes[pick % boxes.length]!;
-          const inside = (r: [number, number], f: number) => Math.round(r[0] + (r[1] - r[0]) * f);
-          const met = probe(shape, axis, { x: inside(box.x, u), y: inside(box.y, axis === "x" ? u : v), z: inside(box.z, v) });
-          met.slice(1).forEach((m, i) => expect(m.from).toBeGreaterThanOrEqual(met[i]!.to - 2));
-        }
-        for (const place of shape.parts.flatMap((p) => p.places)) {
-          const unit = (d: string) => ITEM_AXES.map((a) => (d[1] === a ? (d[0] === "+" ? 1 : -1) : 0));
-          const [l, w, t] = AXES.map((a) => unit(place.dir[a])) as [number[], number[], number[]];
-          const cross = [l[1]! * w[2]! - l[2]! * w[1]!, l[2]! * w[0]! - l[0]! * w[2]!, l[0]! * w[1]! - l[1]! * w[0]!];
-          expect(cross.map((c) => c + 0)).toEqual(t.map((c) => c + 0));
-        }
-      }),
+      fc.property(
+        shapes,
+        fc.array(
+          fc.tuple(
+            fc.constantFrom(...ITEM_AXES),
+            fc.double({ min: 0.001, max: 0.999, noNaN: true }),
+            fc.double({ min: 0.001, max: 0.999, noNaN: true }),
+            fc.nat(20),
+          ),
+          { minLength: 25, maxLength: 25 },
+        ),
+        (shape, lines) => {
+          const boxes = shape.parts.flatMap((p) => p.places.map((pl) => placedBox(p, pl)));
+          for (const [axis, u, v, pick] of lines) {
+            // A line through one part's box, so that every joint is met.
+            const box = boxes[pick % boxes.length]!;
+            const inside = (r: [number, number], f: number) => Math.round(r[0] + (r[1] - r[0]) * f);
+            const met = probe(shape, axis, {
+              x: inside(box.x, u),
+              y: inside(box.y, axis === "x" ? u : v),
+              z: inside(box.z, v),
+            });
+            met.slice(1).forEach((m, i) => expect(m.from).toBeGreaterThanOrEqual(met[i]!.to - 2));
+          }
+          for (const place of shape.parts.flatMap((p) => p.places)) {
+            const unit = (d: string) => ITEM_AXES.map((a) => (d[1] === a ? (d[0] === "+" ? 1 : -1) : 0));
+            const [l, w, t] = AXES.map((a) => unit(place.dir[a])) as [number[], number[], number[]];
+            const cross = [l[1]! * w[2]! - l[2]! * w[1]!, l[2]! * w[0]! - l[0]! * w[2]!, l[0]! * w[1]! - l[1]! * w[0]!];
+            expect(cross.map((c) => c + 0)).toEqual(t.map((c) => c + 0));
+          }
+        },
+      ),
       { numRuns: 150 },
     );
   });
@@ -113,7 +135,12 @@ describe("geometry holds together for any options", () => {
   test("fingers fill the corner completely", () => {
     for (const keyed of [false, true]) {
       const s = make("body", "deep", { joint: "finger", keyed, handholds: "none" });
-      for (const [x, y] of [[inch(0, 3, 8), inch(0, 3, 8)], [inch(19, 1, 2), inch(0, 3, 8)], [inch(19, 1, 2), inch(15, 7, 8)], [inch(0, 3, 8), inch(15, 7, 8)]] as const) {
+      for (const [x, y] of [
+        [inch(0, 3, 8), inch(0, 3, 8)],
+        [inch(19, 1, 2), inch(0, 3, 8)],
+        [inch(19, 1, 2), inch(15, 7, 8)],
+        [inch(0, 3, 8), inch(15, 7, 8)],
+      ] as const) {
         const met = probe(s, "z", { x: x + 1, y: y + 1, z: 0 });
         expect(met.reduce((sum, m) => sum + m.to - m.from, 0)).toBe(inch(9, 5, 8));
         expect(met.at(-1)!.part.role).toBe("side");
@@ -136,13 +163,24 @@ describe("formulas", () => {
 
   test("thirds stay exact until the one rounding", () => {
     expect(toLength(evaluate("inch / 3 * 3", () => undefined).value, "x")).toBe(inch(1));
-    expect(toLength(evaluate("11*inch * tan(30)", () => undefined).value, "x")).toBe(Math.round(11 * 25.4e6 * Math.tan(Math.PI / 6)));
+    expect(toLength(evaluate("11*inch * tan(30)", () => undefined).value, "x")).toBe(
+      Math.round(11 * 25.4e6 * Math.tan(Math.PI / 6)),
+    );
   });
 
   test.each([
-    ["t + 1", /length with a number/], ["t > 2", /length with a number/], ["q * 2", /uses q/], ["t / 0", /by zero/], ["constructor(1)", /calls constructor/],
-    ["this.x", /not have/], ["1 +", /cannot read/], ["(".repeat(60) + "1" + ")".repeat(60) + "+", /cannot read/], ["1+".repeat(60) + "1", /nested/], ["a", /b → a|a → b/],
-    ["'word' + t", /with a word/], ["1 ".repeat(500), /characters/],
+    ["t + 1", /length with a number/],
+    ["t > 2", /length with a number/],
+    ["q * 2", /uses q/],
+    ["t / 0", /by zero/],
+    ["constructor(1)", /calls constructor/],
+    ["this.x", /not have/],
+    ["1 +", /cannot read/],
+    ["(".repeat(60) + "1" + ")".repeat(60) + "+", /cannot read/],
+    ["1+".repeat(60) + "1", /nested/],
+    ["a", /b → a|a → b/],
+    ["'word' + t", /with a word/],
+    ["1 ".repeat(500), /characters/],
   ])("%s is refused", (text, why) => {
     expect(() => scope.evaluate(text)).toThrow(FormulaError);
     expect(() => scope.evaluate(text)).toThrow(why);
@@ -151,7 +189,8 @@ describe("formulas", () => {
   test("a ring of squares is stopped before it grows huge", () => {
     const s = new Scope();
     s.define("x0", { label: "", source: "asked", given: lengthValue(mm(1e4)) });
-    for (let i = 1; i < 40; i++) s.define(`x${i}`, { label: "", source: "worked out", formula: `x${i - 1} * x${i - 1}` });
+    for (let i = 1; i < 40; i++)
+      s.define(`x${i}`, { label: "", source: "worked out", formula: `x${i - 1} * x${i - 1}` });
     expect(() => s.working("x39")).toThrow(/grows beyond/);
   });
 });

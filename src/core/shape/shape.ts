@@ -59,13 +59,27 @@ export class ShapeError extends Error {
  * Pure; lengths in nm; each dimension an exact rational rounded once.
  * @throws ShapeError naming the option or part, FormulaError from a recipe that does not hold together.
  */
-export function shapeItem(recipe: Recipe, standard: Standard, sizeId: string, options: Options, units: Units = standard.units): Shape {
+export function shapeItem(
+  recipe: Recipe,
+  standard: Standard,
+  sizeId: string,
+  options: Options,
+  units: Units = standard.units,
+): Shape {
   const size = standard.sizes[sizeId];
-  if (!size) throw new ShapeError("size", `read "${sizeId}"; ${standard.short} has ${Object.keys(standard.sizes).join(", ")}`);
+  if (!size)
+    throw new ShapeError("size", `read "${sizeId}"; ${standard.short} has ${Object.keys(standard.sizes).join(", ")}`);
   const scope = scopeFor(recipe, standard, sizeId, options);
   checkRanges(recipe, options, scope, units);
   const wanted = recipe.parts.filter((p) => holds(p.when, scope));
-  return { recipe, standard, size: sizeId, title: `${recipe.name}, ${size.name}`, scope, parts: wanted.map((p) => shapePart(p, scope, units)) };
+  return {
+    recipe,
+    standard,
+    size: sizeId,
+    title: `${recipe.name}, ${size.name}`,
+    scope,
+    parts: wanted.map((p) => shapePart(p, scope, units)),
+  };
 }
 
 /** True when a condition is absent or holds. */
@@ -84,17 +98,27 @@ function scopeFor(recipe: Recipe, standard: Standard, sizeId: string, options: O
     const given = typeof v.value === "number" ? amount(v.value) : lengthValue(parseLength(v.value, standard.units));
     scope.define(name, { label: STANDARD_NAMES[name] ?? name, source: "standard", mark: v.mark, why: v.note, given });
   }
-  for (const v of recipe.values) scope.define(v.name, { label: v.label, source: "worked out", mark: v.mark, why: v.why, formula: v.formula });
+  for (const v of recipe.values)
+    scope.define(v.name, { label: v.label, source: "worked out", mark: v.mark, why: v.why, formula: v.formula });
   for (const p of recipe.parameters) {
     const label = p.label.toLowerCase();
     const asked = options[p.name];
     if (asked !== undefined) {
-      const given = typeof asked === "number" ? lengthValue(asked) : typeof asked === "string" ? { kind: "word" as const, of: asked } : { kind: "flag" as const, of: asked };
+      const given =
+        typeof asked === "number"
+          ? lengthValue(asked)
+          : typeof asked === "string"
+            ? { kind: "word" as const, of: asked }
+            : { kind: "flag" as const, of: asked };
       scope.define(p.name, { label, source: "asked", given });
-    } else if (p.kind === "choice") scope.define(p.name, { label, source: "usual", given: { kind: "word", of: p.default } });
-    else if (p.kind === "flag") scope.define(p.name, { label, source: "usual", given: { kind: "flag", of: p.default } });
-    else if (p.default !== undefined) scope.define(p.name, { label, source: "usual", mark: p.mark, why: p.hint, formula: p.default });
-    else if (!scope.has(p.name)) throw new FormulaError(`${recipe.id}: ${p.name} has no default and ${standard.short} does not give it`);
+    } else if (p.kind === "choice")
+      scope.define(p.name, { label, source: "usual", given: { kind: "word", of: p.default } });
+    else if (p.kind === "flag")
+      scope.define(p.name, { label, source: "usual", given: { kind: "flag", of: p.default } });
+    else if (p.default !== undefined)
+      scope.define(p.name, { label, source: "usual", mark: p.mark, why: p.hint, formula: p.default });
+    else if (!scope.has(p.name))
+      throw new FormulaError(`${recipe.id}: ${p.name} has no default and ${standard.short} does not give it`);
   }
   return scope;
 }
@@ -105,8 +129,10 @@ function checkRanges(recipe: Recipe, options: Options, scope: Scope, units: Unit
     if (asked === undefined || p.kind !== "length") continue;
     const say = (l: Length) => lengthWithUnit(l, units);
     const bound = (f: Formula) => toLength(scope.evaluate(f).value, p.name);
-    if (p.min !== undefined && (asked as Length) < bound(p.min)) throw new ShapeError(p.name, `${p.label}: read ${say(asked as Length)}, at least ${say(bound(p.min))}`);
-    if (p.max !== undefined && (asked as Length) > bound(p.max)) throw new ShapeError(p.name, `${p.label}: read ${say(asked as Length)}, at most ${say(bound(p.max))}`);
+    if (p.min !== undefined && (asked as Length) < bound(p.min))
+      throw new ShapeError(p.name, `${p.label}: read ${say(asked as Length)}, at least ${say(bound(p.min))}`);
+    if (p.max !== undefined && (asked as Length) > bound(p.max))
+      throw new ShapeError(p.name, `${p.label}: read ${say(asked as Length)}, at most ${say(bound(p.max))}`);
   }
 }
 
@@ -115,12 +141,37 @@ function shapePart(recipe: PartRecipe, scope: Scope, units: Units): Part {
     const worked = scope.evaluate(formula);
     const base = behind(worked, scope);
     const why = (which !== "thickness" && recipe.why?.[which]) || base?.why;
-    return { name: `${recipe.id}.${which}`, label: `${recipe.name}, ${which}`, source: base?.source ?? "worked out", mark: base?.mark ?? "arithmetic", value: worked.value, formula: base?.formula ?? worked.formula, tokens: base?.tokens ?? worked.tokens, why };
+    return {
+      name: `${recipe.id}.${which}`,
+      label: `${recipe.name}, ${which}`,
+      source: base?.source ?? "worked out",
+      mark: base?.mark ?? "arithmetic",
+      value: worked.value,
+      formula: base?.formula ?? worked.formula,
+      tokens: base?.tokens ?? worked.tokens,
+      why,
+    };
   };
-  const working = { length: dimension("length", recipe.length), width: dimension("width", recipe.width), thickness: dimension("thickness", recipe.thickness) };
-  const size = { l: toLength(working.length.value, `${recipe.name} length`), w: toLength(working.width.value, `${recipe.name} width`), t: toLength(working.thickness.value, `${recipe.name} thickness`) };
-  for (const [axis, word] of [["l", "long"], ["w", "wide"], ["t", "thick"]] as const)
-    if (size[axis] <= 0) throw new ShapeError(recipe.id, `${recipe.name} comes out ${lengthWithUnit(size[axis], units)} ${word}; it must be more than nothing`);
+  const working = {
+    length: dimension("length", recipe.length),
+    width: dimension("width", recipe.width),
+    thickness: dimension("thickness", recipe.thickness),
+  };
+  const size = {
+    l: toLength(working.length.value, `${recipe.name} length`),
+    w: toLength(working.width.value, `${recipe.name} width`),
+    t: toLength(working.thickness.value, `${recipe.name} thickness`),
+  };
+  for (const [axis, word] of [
+    ["l", "long"],
+    ["w", "wide"],
+    ["t", "thick"],
+  ] as const)
+    if (size[axis] <= 0)
+      throw new ShapeError(
+        recipe.id,
+        `${recipe.name} comes out ${lengthWithUnit(size[axis], units)} ${word}; it must be more than nothing`,
+      );
   return {
     id: recipe.id,
     name: recipe.name,
@@ -129,7 +180,11 @@ function shapePart(recipe: PartRecipe, scope: Scope, units: Units): Part {
     size,
     features: recipe.features.filter((f) => holds(f.when, scope)).map((f) => shapeFeature(f, scope, size)),
     places: recipe.places.map((p) => {
-      const [x, y, z] = p.at.map((f) => toLength(scope.evaluate(f).value, `${recipe.name} place`)) as [Length, Length, Length];
+      const [x, y, z] = p.at.map((f) => toLength(scope.evaluate(f).value, `${recipe.name} place`)) as [
+        Length,
+        Length,
+        Length,
+      ];
       return { at: { x, y, z }, dir: { l: p.l, w: p.w, t: p.t } };
     }),
     working,

@@ -50,10 +50,13 @@ function along(bite: Bite, axis: Axis, at: Record<Axis, number>): Range[] {
   const hits: number[] = [];
   prism.polygon.forEach((p, i) => {
     const q = prism.polygon[(i + 1) % prism.polygon.length]!;
-    if (p[level] > at[fixed] !== q[level] > at[fixed]) hits.push(p[run] + ((at[fixed] - p[level]) / (q[level] - p[level])) * (q[run] - p[run]));
+    if (p[level] > at[fixed] !== q[level] > at[fixed])
+      hits.push(p[run] + ((at[fixed] - p[level]) / (q[level] - p[level])) * (q[run] - p[run]));
   });
   hits.sort((x, y) => x - y);
-  return hits.flatMap((h, i) => (i % 2 === 0 && i + 1 < hits.length ? [[Math.round(h), Math.round(hits[i + 1]!)] as Range] : []));
+  return hits.flatMap((h, i) =>
+    i % 2 === 0 && i + 1 < hits.length ? [[Math.round(h), Math.round(hits[i + 1]!)] as Range] : [],
+  );
 }
 
 function inside([x, y]: Point, polygon: Polygon): boolean {
@@ -89,7 +92,11 @@ export function sectionOf(size: Record<Axis, number>, bites: Bite[], axis: Axis,
 /** The outline seen along `axis`: the blank less what goes right through. */
 export function silhouette(size: Record<Axis, number>, bites: Bite[], axis: Axis): Polygon[][] {
   const through = bites.filter((b) => extent(b)[axis][0] <= 0 && extent(b)[axis][1] >= size[axis]);
-  return cutOut(size, axis, through.flatMap((bite) => crossing(bite, axis, size[axis] / 2)));
+  return cutOut(
+    size,
+    axis,
+    through.flatMap((bite) => crossing(bite, axis, size[axis] / 2)),
+  );
 }
 
 function cutOut(size: Record<Axis, number>, axis: Axis, cuts: Polygon[]): Polygon[][] {
@@ -113,5 +120,10 @@ function crossing(bite: Bite, axis: Axis, at: number): Polygon[] {
 }
 
 export function rectangle(x: Range, y: Range): Polygon {
-  return [[x[0], y[0]], [x[1], y[0]], [x[1], y[1]], [x[0], y[1]]];
+  return [
+    [x[0], y[0]],
+    [x[1], y[0]],
+    [x[1], y[1]],
+    [x[0], y[1]],
+  ];
 }

@@ -25,12 +25,22 @@ export function workingText(w: Working, units: Units): string {
 
 /** Brackets close up; everything else stands apart. */
 export function joinTokens(tokens: string[]): string {
-  return tokens.join(" ").replace(/\( /g, "(").replace(/ \)/g, ")").replace(/ ,/g, ",").replace(/− (?=\d)(?<=[(,] ?− )/g, "−");
+  return tokens
+    .join(" ")
+    .replace(/\( /g, "(")
+    .replace(/ \)/g, ")")
+    .replace(/ ,/g, ",")
+    .replace(/− (?=\d)(?<=[(,] ?− )/g, "−");
 }
 
 /** Where a number comes from and how sure it is. */
 export function sourceText(w: Working): string {
-  const from = { asked: "as asked", usual: "the usual choice", standard: "from the standard", "worked out": "worked out", measured: "from the geometry" }[w.source];
+  const from = {
+    asked: "as asked",
+    usual: "the usual choice",
+    standard: "from the standard",
+    "worked out": "worked out",
+    measured: "from the geometry",
+  }[w.source];
   return w.mark ? `${from}; ${markText(w.mark)}` : from;
 }
-

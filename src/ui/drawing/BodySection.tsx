@@ -14,7 +14,21 @@ import { measureWidth, SvgMeasure } from "./SvgMeasure";
 const WIDE = 738;
 
 /** A body cut through its length with one frame hanging, its story stick beside it; all from the geometry. */
-export function BodySection({ body, frame, units, litKey, onPart, onMark }: { body: Shape; frame: Shape; units: Units; litKey?: string | null; onPart(id: string): void; onMark(key: string): void }) {
+export function BodySection({
+  body,
+  frame,
+  units,
+  litKey,
+  onPart,
+  onMark,
+}: {
+  body: Shape;
+  frame: Shape;
+  units: Units;
+  litKey?: string | null;
+  onPart(id: string): void;
+  onMark(key: string): void;
+}) {
   const b = bodyOf(body);
   const f = frameOf(frame);
   const gaps = { top: topGap(f, b), bottom: bottomGap(f, b), end: endGap(f, b) };
@@ -22,7 +36,10 @@ export function BodySection({ body, frame, units, litKey, onPart, onMark }: { bo
   const frameX = (b.outsideLength - f.topBarLength) / 2;
   const cuts = useMemo(() => {
     const off = lengthOf(frame, "shoulderWidth") / 2 + inch(0, 1, 4);
-    return { body: section(body, "y", Math.round(b.outsideWidth / 2) + 1), frame: section(frame, "y", Math.round(off)).filter((o) => o.cut) };
+    return {
+      body: section(body, "y", Math.round(b.outsideWidth / 2) + 1),
+      frame: section(frame, "y", Math.round(off)).filter((o) => o.cut),
+    };
   }, [body, frame, b.outsideWidth]);
 
   const scale = Math.min(520 / (b.outsideLength / 1e6), 236 / (Math.max(b.depth, b.depth - Math.min(0, frameZ)) / 1e6));
@@ -44,25 +61,132 @@ export function BodySection({ body, frame, units, litKey, onPart, onMark }: { bo
   ];
   const lights = (key: string) => ({ lit: litKey === key, onLight: () => onMark(key) });
   return (
-    <svg viewBox={`0 0 ${WIDE} ${low + 46}`} className="block w-full" role="img" aria-label={`${body.title}, cut through the length with one frame hanging`}>
+    <svg
+      viewBox={`0 0 ${WIDE} ${low + 46}`}
+      className="block w-full"
+      role="img"
+      aria-label={`${body.title}, cut through the length with one frame hanging`}
+    >
       <Grain />
-      <StoryStick marks={marks} p={p} x={70} top={b.depth} bottom={0} units={units} litKey={litKey} onLight={(m) => onMark(m.key)} />
+      <StoryStick
+        marks={marks}
+        p={p}
+        x={70}
+        top={b.depth}
+        bottom={0}
+        units={units}
+        litKey={litKey}
+        onLight={(m) => onMark(m.key)}
+      />
       <Wood outlines={cuts.body} p={p} litKey={litKey} onLight={onPart} />
-      <GapFill lit={litKey === "finding end-gap"} x={x(wall)} y={y(b.depth - b.restDepth)} w={p.d(gaps.end)} h={p.d(b.depth - b.restDepth - Math.max(0, frameZ))} />
-      <GapFill lit={litKey === "finding end-gap"} x={x(b.outsideLength - wall - gaps.end)} y={y(b.depth - b.restDepth)} w={p.d(gaps.end)} h={p.d(b.depth - b.restDepth - Math.max(0, frameZ))} />
-      <GapFill lit={litKey === "finding bottom-gap"} x={x(wall)} y={y(frameZ)} w={p.d(b.insideLength)} h={p.d(gaps.bottom)} />
-      <GapFill lit={litKey === "finding top-gap"} x={x(wall)} y={y(b.depth)} w={p.d(b.insideLength)} h={p.d(gaps.top)} />
+      <GapFill
+        lit={litKey === "finding end-gap"}
+        x={x(wall)}
+        y={y(b.depth - b.restDepth)}
+        w={p.d(gaps.end)}
+        h={p.d(b.depth - b.restDepth - Math.max(0, frameZ))}
+      />
+      <GapFill
+        lit={litKey === "finding end-gap"}
+        x={x(b.outsideLength - wall - gaps.end)}
+        y={y(b.depth - b.restDepth)}
+        w={p.d(gaps.end)}
+        h={p.d(b.depth - b.restDepth - Math.max(0, frameZ))}
+      />
+      <GapFill
+        lit={litKey === "finding bottom-gap"}
+        x={x(wall)}
+        y={y(frameZ)}
+        w={p.d(b.insideLength)}
+        h={p.d(gaps.bottom)}
+      />
+      <GapFill
+        lit={litKey === "finding top-gap"}
+        x={x(wall)}
+        y={y(b.depth)}
+        w={p.d(b.insideLength)}
+        h={p.d(gaps.top)}
+      />
       <Wood outlines={moved(cuts.frame, frameX, frameZ)} p={p} litKey={litKey ? `frame ${litKey}` : null} />
-      <rect x={x(b.outsideLength / 2 - sheet.l / 2)} y={y(b.depth - gaps.top - bar)} width={p.d(sheet.l)} height={p.d(opening.h)} fill="none" stroke="#8d8a78" strokeDasharray="3 4" />
+      <rect
+        x={x(b.outsideLength / 2 - sheet.l / 2)}
+        y={y(b.depth - gaps.top - bar)}
+        width={p.d(sheet.l)}
+        height={p.d(opening.h)}
+        fill="none"
+        stroke="#8d8a78"
+        strokeDasharray="3 4"
+      />
       <g fontSize="12.5" fill="var(--color-soft)">
-        <Sentence x={x(b.outsideLength / 2)} y={y(b.depth - gaps.top - bar - opening.h / 2) - 9} words={["opening ", opening.l, " × ", opening.h]} units={units} />
-        <Sentence x={x(b.outsideLength / 2)} y={y(b.depth - gaps.top - bar - opening.h / 2) + 12} words={["sheet ", sheet.l, " × ", sheet.h]} units={units} />
+        <Sentence
+          x={x(b.outsideLength / 2)}
+          y={y(b.depth - gaps.top - bar - opening.h / 2) - 9}
+          words={["opening ", opening.l, " × ", opening.h]}
+          units={units}
+        />
+        <Sentence
+          x={x(b.outsideLength / 2)}
+          y={y(b.depth - gaps.top - bar - opening.h / 2) + 12}
+          words={["sheet ", sheet.l, " × ", sheet.h]}
+          units={units}
+        />
       </g>
-      <Dimension run="across" from={x(0)} to={x(b.outsideLength)} at={20} reachFrom={y(b.depth) - 3} reachTo={y(b.depth) - 3} value={b.outsideLength} units={units} {...lights("value outsideLength")} />
-      <Dimension run="across" from={x(wall - (b.restToRest - b.insideLength) / 2)} to={x(b.outsideLength - wall + (b.restToRest - b.insideLength) / 2)} at={46} reachFrom={y(b.depth) - 1} reachTo={y(b.depth) - 1} value={b.restToRest} units={units} size={12} {...lights("finding rest-to-rest")} />
-      <Dimension run="across" from={x(wall)} to={x(b.outsideLength - wall)} at={low} reachFrom={y(0) + 3} reachTo={y(0) + 3} value={b.insideLength} units={units} {...lights("value insideLength")} />
-      <Dimension run="across" from={x(frameX + (f.topBarLength - f.frameLength) / 2)} to={x(frameX + (f.topBarLength + f.frameLength) / 2)} at={low + 28} reachFrom={y(Math.min(0, frameZ)) + 3} reachTo={y(Math.min(0, frameZ)) + 3} value={f.frameLength} units={units} {...lights("value frameLength")} />
-      <Dimension run="down" from={y(b.depth)} to={y(0)} at={x(b.outsideLength) + 34} reachFrom={x(b.outsideLength) + 3} reachTo={x(b.outsideLength) + 3} value={b.depth} units={units} {...lights("value depth")} />
+      <Dimension
+        run="across"
+        from={x(0)}
+        to={x(b.outsideLength)}
+        at={20}
+        reachFrom={y(b.depth) - 3}
+        reachTo={y(b.depth) - 3}
+        value={b.outsideLength}
+        units={units}
+        {...lights("value outsideLength")}
+      />
+      <Dimension
+        run="across"
+        from={x(wall - (b.restToRest - b.insideLength) / 2)}
+        to={x(b.outsideLength - wall + (b.restToRest - b.insideLength) / 2)}
+        at={46}
+        reachFrom={y(b.depth) - 1}
+        reachTo={y(b.depth) - 1}
+        value={b.restToRest}
+        units={units}
+        size={12}
+        {...lights("finding rest-to-rest")}
+      />
+      <Dimension
+        run="across"
+        from={x(wall)}
+        to={x(b.outsideLength - wall)}
+        at={low}
+        reachFrom={y(0) + 3}
+        reachTo={y(0) + 3}
+        value={b.insideLength}
+        units={units}
+        {...lights("value insideLength")}
+      />
+      <Dimension
+        run="across"
+        from={x(frameX + (f.topBarLength - f.frameLength) / 2)}
+        to={x(frameX + (f.topBarLength + f.frameLength) / 2)}
+        at={low + 28}
+        reachFrom={y(Math.min(0, frameZ)) + 3}
+        reachTo={y(Math.min(0, frameZ)) + 3}
+        value={f.frameLength}
+        units={units}
+        {...lights("value frameLength")}
+      />
+      <Dimension
+        run="down"
+        from={y(b.depth)}
+        to={y(0)}
+        at={x(b.outsideLength) + 34}
+        reachFrom={x(b.outsideLength) + 3}
+        reachTo={x(b.outsideLength) + 3}
+        value={b.depth}
+        units={units}
+        {...lights("value depth")}
+      />
     </svg>
   );
 }

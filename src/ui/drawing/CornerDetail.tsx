@@ -8,7 +8,17 @@ import { SvgMeasure } from "./SvgMeasure";
 import { Grain, Wood } from "./Wood";
 
 /** One corner seen from above, cut low in the wall, with the joint as it is cut. */
-export function CornerDetail({ body, units, litKey, onPart }: { body: Shape; units: Units; litKey?: string | null; onPart(id: string): void }) {
+export function CornerDetail({
+  body,
+  units,
+  litKey,
+  onPart,
+}: {
+  body: Shape;
+  units: Units;
+  litKey?: string | null;
+  onPart(id: string): void;
+}) {
   const b = bodyOf(body);
   const clip = useId();
   const cut = useMemo(() => section(body, "z", Math.round(b.depth / 5)).filter((o) => o.cut), [body, b.depth]);
@@ -33,13 +43,21 @@ export function CornerDetail({ body, units, litKey, onPart }: { body: Shape; uni
       <SvgMeasure value={shown} units={units} x={p.x(t) + 6} y={119} size={12} />
       {inSides && (
         <>
-          <path d={`M34 ${p.y(t - lap)}V${p.y(t)}M30 ${p.y(t - lap)}h8M30 ${p.y(t)}h8`} stroke="var(--color-blue)" fill="none" />
+          <path
+            d={`M34 ${p.y(t - lap)}V${p.y(t)}M30 ${p.y(t - lap)}h8M30 ${p.y(t)}h8`}
+            stroke="var(--color-blue)"
+            fill="none"
+          />
           <SvgMeasure value={lap} units={units} x={28} y={p.y(t - lap / 2)} size={12} anchor="end" />
         </>
       )}
       <g fontSize="12" fill="var(--color-soft)">
-        <text x="196" y={p.y(t / 2) + 4}>side</text>
-        <text x={p.x(t) + 8} y="18">end</text>
+        <text x="196" y={p.y(t / 2) + 4}>
+          side
+        </text>
+        <text x={p.x(t) + 8} y="18">
+          end
+        </text>
       </g>
     </svg>
   );

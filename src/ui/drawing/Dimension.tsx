@@ -2,7 +2,19 @@ import type { Length, Units } from "@/core/length/length";
 import { measureWidth, SvgMeasure } from "./SvgMeasure";
 
 /** A dimension line with ticks and extension lines: across at `y`, or down at `x`. */
-export function Dimension({ from, to, at, run, value, units, size = 14, lit, onLight, reachFrom, reachTo }: {
+export function Dimension({
+  from,
+  to,
+  at,
+  run,
+  value,
+  units,
+  size = 14,
+  lit,
+  onLight,
+  reachFrom,
+  reachTo,
+}: {
   from: number;
   to: number;
   /** Where the line lies on the other axis. */
@@ -24,7 +36,8 @@ export function Dimension({ from, to, at, run, value, units, size = 14, lit, onL
   const line = (d: string, width: number) => <path d={d} stroke={stroke} strokeWidth={width} fill="none" />;
   const across = run === "across";
   const point = (along: number, off: number) => (across ? `${along} ${at + off}` : `${at + off} ${along}`);
-  const extension = (along: number, reach: number | undefined) => reach !== undefined && line(`M${point(along, reach - at)}L${point(along, reach < at ? 5 : -5)}`, 0.5);
+  const extension = (along: number, reach: number | undefined) =>
+    reach !== undefined && line(`M${point(along, reach - at)}L${point(along, reach < at ? 5 : -5)}`, 0.5);
   const room = Math.abs(to - from) > w + 8;
   return (
     <g onMouseEnter={onLight} style={lit ? { strokeWidth: 2 } : undefined}>
@@ -32,17 +45,44 @@ export function Dimension({ from, to, at, run, value, units, size = 14, lit, onL
       {extension(to, reachTo)}
       {line(`M${point(from, 0)}L${point(to, 0)}`, lit ? 2 : 1)}
       {[from, to].map((a) => (
-        <g key={a}>{line(across ? `M${a - tick} ${at + tick}l${2 * tick} ${-2 * tick}` : `M${at - tick} ${a + tick}l${2 * tick} ${-2 * tick}`, 1.2)}</g>
+        <g key={a}>
+          {line(
+            across
+              ? `M${a - tick} ${at + tick}l${2 * tick} ${-2 * tick}`
+              : `M${at - tick} ${a + tick}l${2 * tick} ${-2 * tick}`,
+            1.2,
+          )}
+        </g>
       ))}
       {across ? (
         <>
-          {room && <rect x={middle - w / 2} y={at - size * 0.7} width={w} height={size * 1.4} fill="var(--color-plane)" />}
-          <SvgMeasure value={value} units={units} x={middle} y={room ? at : at - size} size={size} anchor="middle" weight={lit ? 600 : 400} />
+          {room && (
+            <rect x={middle - w / 2} y={at - size * 0.7} width={w} height={size * 1.4} fill="var(--color-plane)" />
+          )}
+          <SvgMeasure
+            value={value}
+            units={units}
+            x={middle}
+            y={room ? at : at - size}
+            size={size}
+            anchor="middle"
+            weight={lit ? 600 : 400}
+          />
         </>
       ) : (
         <>
-          {room && <rect x={at - w / 2} y={middle - size * 0.8} width={w} height={size * 1.6} fill="var(--color-plane)" />}
-          <SvgMeasure value={value} units={units} x={at} y={middle} size={size} anchor="middle" weight={lit ? 600 : 400} />
+          {room && (
+            <rect x={at - w / 2} y={middle - size * 0.8} width={w} height={size * 1.6} fill="var(--color-plane)" />
+          )}
+          <SvgMeasure
+            value={value}
+            units={units}
+            x={at}
+            y={middle}
+            size={size}
+            anchor="middle"
+            weight={lit ? 600 : 400}
+          />
         </>
       )}
     </g>

@@ -13,10 +13,20 @@ export function measureWidth(value: Length, units: Units, size: number): number 
   const head = `${exact ? "" : "≈"}${negative ? "−" : ""}${whole > 0 || num === 0 ? whole : ""}`;
   return head.length * EM * size + (num > 0 ? fractionWidth(num, den, size) + 0.08 * size : 0);
 }
-const fractionWidth = (num: number, den: number, size: number) => Math.max(String(num).length, String(den).length) * EM * size * STACK;
+const fractionWidth = (num: number, den: number, size: number) =>
+  Math.max(String(num).length, String(den).length) * EM * size * STACK;
 
 /** A measure in a drawing, its fraction stacked; `x` is its left end, or its middle or right end by `anchor`. */
-export function SvgMeasure({ value, units, x, y, size = 14, fill = "var(--color-blue)", weight = 400, anchor = "start" }: {
+export function SvgMeasure({
+  value,
+  units,
+  x,
+  y,
+  size = 14,
+  fill = "var(--color-blue)",
+  weight = 400,
+  anchor = "start",
+}: {
   value: Length;
   units: Units;
   x: number;

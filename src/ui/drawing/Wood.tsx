@@ -18,7 +18,17 @@ export function Grain() {
 }
 
 /** Wood as drawn: end grain hatched, long grain ruled, what stands behind the cut in outline. */
-export function Wood({ outlines, p, litKey, onLight }: { outlines: Outline[]; p: Paper; litKey?: string | null; onLight?: (partId: string) => void }) {
+export function Wood({
+  outlines,
+  p,
+  litKey,
+  onLight,
+}: {
+  outlines: Outline[];
+  p: Paper;
+  litKey?: string | null;
+  onLight?: (partId: string) => void;
+}) {
   const behindFirst = [...outlines].sort((a, b) => Number(a.cut) - Number(b.cut));
   return (
     <g>

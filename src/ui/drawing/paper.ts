@@ -16,11 +16,18 @@ export function paper(at: { x: number; y: number }, left: number, top: number, s
 
 /** The same outlines moved by (dx, dy) nm. */
 export function moved(outlines: Outline[], dx: number, dy: number): Outline[] {
-  return outlines.map((o) => ({ ...o, rings: o.rings.map((r) => r.map((l) => l.map(([a, b]): [number, number] => [a + dx, b + dy]))) }));
+  return outlines.map((o) => ({
+    ...o,
+    rings: o.rings.map((r) => r.map((l) => l.map(([a, b]): [number, number] => [a + dx, b + dy]))),
+  }));
 }
 
 export function pathOf(outline: Outline, p: Paper): string {
-  return outline.rings.flatMap((ring) => ring.map((line) => `M${line.map(([a, b]) => `${p.x(a).toFixed(2)} ${p.y(b).toFixed(2)}`).join("L")}Z`)).join("");
+  return outline.rings
+    .flatMap((ring) =>
+      ring.map((line) => `M${line.map(([a, b]) => `${p.x(a).toFixed(2)} ${p.y(b).toFixed(2)}`).join("L")}Z`),
+    )
+    .join("");
 }
 
 /** Moves labels apart so that they stand at least `gap` px from each other, keeping their order. */

@@ -16,14 +16,24 @@ import { STATIONS, type StationId, stationState } from "./stations";
 import { type Desk, DeskProvider, useOpenJob } from "./useDesk";
 import { WorkingStrip } from "./WorkingStrip";
 
-const PAGES: Record<StationId, () => ReactNode> = { ask: Ask, shape: Shape, "lay-out": LayOut, buy: Buy, run: Run, prove: Prove };
+const PAGES: Record<StationId, () => ReactNode> = {
+  ask: Ask,
+  shape: Shape,
+  "lay-out": LayOut,
+  buy: Buy,
+  run: Run,
+  prove: Prove,
+};
 
 /** The open job: its six stations, keys 1–6, and what goes with every station. */
 export function JobDesk({ stored, measurements }: { stored: StoredJob; measurements: Measurement[] }) {
   const desk = useOpenJob(stored, measurements);
   const here = (usePathname().split("/").at(-1) ?? "shape") as StationId;
   const [showing, setShowing] = useState(false);
-  const go = useCallback((station: StationId) => window.history.pushState(null, "", `/jobs/${stored.id}/${station}`), [stored.id]);
+  const go = useCallback(
+    (station: StationId) => window.history.pushState(null, "", `/jobs/${stored.id}/${station}`),
+    [stored.id],
+  );
   useKeys(desk, go, () => setShowing((s) => !s));
   const Page = PAGES[here] ?? Shape;
   return (
@@ -36,7 +46,10 @@ export function JobDesk({ stored, measurements }: { stored: StoredJob; measureme
           ))}
         </nav>
         {desk.trouble && (
-          <p role="alert" className="no-print mx-5 mt-2 flex justify-between border-l-8 border-madder bg-white px-3 py-2">
+          <p
+            role="alert"
+            className="no-print mx-5 mt-2 flex justify-between border-l-8 border-madder bg-white px-3 py-2"
+          >
             {desk.trouble}
             <button className="quiet" onClick={desk.clearTrouble}>
               seen
@@ -54,7 +67,8 @@ export function JobDesk({ stored, measurements }: { stored: StoredJob; measureme
 
 function Top({ desk }: { desk: Desk }) {
   const { job, plan } = desk;
-  const hand = plan && job.due ? Math.floor((Date.parse(`${job.due}T00:00:00Z`) / 60_000 + 1440 - plan.finish) / 1440) : undefined;
+  const hand =
+    plan && job.due ? Math.floor((Date.parse(`${job.due}T00:00:00Z`) / 60_000 + 1440 - plan.finish) / 1440) : undefined;
   return (
     <header className="no-print flex flex-wrap items-baseline gap-x-4 px-5 pt-2 pb-2">
       <Link href="/" prefetch={false} className="text-[1.33rem] font-bold tracking-tight no-underline">
@@ -65,16 +79,27 @@ function Top({ desk }: { desk: Desk }) {
       </h1>
       <span className={hand !== undefined && hand < 0 ? "font-semibold text-madder" : "text-soft"}>
         {job.due ? `due ${dayText(job.due)}` : "no due day"}
-        {hand !== undefined && (hand < 0 ? `, ${-hand} ${hand === -1 ? "day" : "days"} late` : `, ${hand} ${hand === 1 ? "day" : "days"} in hand`)}
+        {hand !== undefined &&
+          (hand < 0
+            ? `, ${-hand} ${hand === -1 ? "day" : "days"} late`
+            : `, ${hand} ${hand === 1 ? "day" : "days"} in hand`)}
       </span>
       <span className="ml-auto flex items-baseline gap-3.5">
         <span aria-live="polite" className="text-[.85rem] text-soft">
           {desk.saving ? "keeping …" : ""}
         </span>
-        <button className="border-0 bg-transparent p-0" onClick={() => desk.act({ do: "units", units: job.units === "in" ? "mm" : "in" })}>
+        <button
+          className="border-0 bg-transparent p-0"
+          onClick={() => desk.act({ do: "units", units: job.units === "in" ? "mm" : "in" })}
+        >
           {job.units === "in" ? "inches" : "mm"} <Key k="u" />
         </button>
-        <button className="border-0 bg-transparent p-0 disabled:opacity-50" disabled={!desk.undoes} title={desk.undoes ? `take back: ${desk.undoes}` : "nothing to take back"} onClick={desk.undo}>
+        <button
+          className="border-0 bg-transparent p-0 disabled:opacity-50"
+          disabled={!desk.undoes}
+          title={desk.undoes ? `take back: ${desk.undoes}` : "nothing to take back"}
+          onClick={desk.undo}
+        >
           undo <Key k="z" />
         </button>
         <button className="border-0 bg-transparent p-0" onClick={() => window.print()}>
@@ -88,7 +113,17 @@ function Top({ desk }: { desk: Desk }) {
   );
 }
 
-function StationTab({ station, on, desk, go }: { station: (typeof STATIONS)[number]; on: boolean; desk: Desk; go(id: StationId): void }) {
+function StationTab({
+  station,
+  on,
+  desk,
+  go,
+}: {
+  station: (typeof STATIONS)[number];
+  on: boolean;
+  desk: Desk;
+  go(id: StationId): void;
+}) {
   const state = stationState(station.id, desk);
   return (
     <a
@@ -104,7 +139,11 @@ function StationTab({ station, on, desk, go }: { station: (typeof STATIONS)[numb
       <b className={`font-mono text-[1.3rem] font-semibold ${on ? "text-[#cfe0da]" : "text-soft"}`}>{station.key}</b>
       <span className="min-w-0">
         <strong className="block font-semibold">{station.name}</strong>
-        <em className={`block truncate text-[.84rem] not-italic ${on ? "text-[#dcebe5]" : state.wrong ? "font-semibold text-madder" : "text-soft"}`}>{state.text}</em>
+        <em
+          className={`block truncate text-[.84rem] not-italic ${on ? "text-[#dcebe5]" : state.wrong ? "font-semibold text-madder" : "text-soft"}`}
+        >
+          {state.text}
+        </em>
       </span>
     </a>
   );

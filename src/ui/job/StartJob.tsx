@@ -24,7 +24,15 @@ export function StartJob({ first }: { first: boolean }) {
         <button className="quiet" onClick={() => file.current?.click()}>
           open a job file
         </button>
-        <button className={`act ${first ? "text-[1.2rem]" : ""}`} onClick={() => void create(JSON.stringify({ format: "rundik-job", version: 1, name: "New job", units: "in", lines: [] }), "ask")}>
+        <button
+          className={`act ${first ? "text-[1.2rem]" : ""}`}
+          onClick={() =>
+            void create(
+              JSON.stringify({ format: "rundik-job", version: 1, name: "New job", units: "in", lines: [] }),
+              "ask",
+            )
+          }
+        >
           Start a job
         </button>
       </span>

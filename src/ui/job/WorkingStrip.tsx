@@ -14,7 +14,10 @@ export function WorkingStrip({ open, setOpen }: { open: boolean; setOpen(open: b
   const working = lit?.working ?? shape?.parts[0]?.working.length;
   if (!shape || !working) return null;
   return (
-    <footer className="no-print flex min-h-[66px] flex-wrap items-center gap-x-5 border-t-2 border-ink bg-white px-5 py-2" aria-label="Working">
+    <footer
+      className="no-print flex min-h-[66px] flex-wrap items-center gap-x-5 border-t-2 border-ink bg-white px-5 py-2"
+      aria-label="Working"
+    >
       <strong>{working.label}</strong>
       <span className="text-[1.2rem]">
         <WorkingLine working={working} units={job.units} />
@@ -28,7 +31,10 @@ export function WorkingStrip({ open, setOpen }: { open: boolean; setOpen(open: b
           all of it <Key k="w" />
         </Dialog.Trigger>
         <Dialog.Portal>
-          <Dialog.Content aria-describedby={undefined} className="fixed right-0 bottom-0 max-h-[80dvh] w-[min(46rem,100vw)] overflow-auto border-t-2 border-l-2 border-ink bg-white p-5">
+          <Dialog.Content
+            aria-describedby={undefined}
+            className="fixed right-0 bottom-0 max-h-[80dvh] w-[min(46rem,100vw)] overflow-auto border-t-2 border-l-2 border-ink bg-white p-5"
+          >
             <Dialog.Title className="mb-3 text-[1.2rem] font-semibold">{working.label}, all the way back</Dialog.Title>
             <Chain working={working} scope={shape.scope} units={job.units} seen={new Set()} />
             <Dialog.Close className="act mt-4">
@@ -43,14 +49,20 @@ export function WorkingStrip({ open, setOpen }: { open: boolean; setOpen(open: b
 
 /** A working and, beneath it, each number it uses, down to what was asked or the standard's mark. */
 function Chain({ working, scope, units, seen }: { working: Working; scope: Scope; units: Units; seen: Set<string> }) {
-  const names = [...new Set((working.tokens ?? []).flatMap((t) => ("op" in t || t.name === undefined || seen.has(t.name) ? [] : [t.name])))];
+  const names = [
+    ...new Set(
+      (working.tokens ?? []).flatMap((t) => ("op" in t || t.name === undefined || seen.has(t.name) ? [] : [t.name])),
+    ),
+  ];
   names.forEach((n) => seen.add(n));
   return (
     <div>
       <p className="text-[1.1rem]">
         <WorkingLine working={working} units={units} />
       </p>
-      {working.formula && working.tokens && working.tokens.length > 1 && <p className="font-mono text-[.85rem] text-soft">{working.formula}</p>}
+      {working.formula && working.tokens && working.tokens.length > 1 && (
+        <p className="font-mono text-[.85rem] text-soft">{working.formula}</p>
+      )}
       <p className="text-[.87rem] text-soft">
         {working.why ? `${working.why} · ` : ""}
         {sourceText(working)}
@@ -63,7 +75,13 @@ function Chain({ working, scope, units, seen }: { working: Working; scope: Scope
             return (
               <li key={n}>
                 <strong className="font-semibold">{known ? scope.label(n) : n}</strong>
-                {known ? <Chain working={scope.working(n)} scope={scope} units={units} seen={seen} /> : <div><ValueShown value={token.value} units={units} /></div>}
+                {known ? (
+                  <Chain working={scope.working(n)} scope={scope} units={units} seen={seen} />
+                ) : (
+                  <div>
+                    <ValueShown value={token.value} units={units} />
+                  </div>
+                )}
               </li>
             );
           })}

@@ -21,7 +21,10 @@ export interface StationState {
 /** One line on each station: what is done, what is wrong. */
 export function stationState(id: StationId, desk: Desk): StationState {
   const { job, worked, layout, order, plan } = desk;
-  if (id === "ask") return job.lines.length === 0 ? { text: "nothing asked yet", wrong: true } : { text: `${count(job.lines.length, "line")}${job.due ? ` · due ${dayText(job.due).slice(4)}` : ""}` };
+  if (id === "ask")
+    return job.lines.length === 0
+      ? { text: "nothing asked yet", wrong: true }
+      : { text: `${count(job.lines.length, "line")}${job.due ? ` · due ${dayText(job.due).slice(4)}` : ""}` };
   if (job.lines.length === 0) return { text: "waits for Ask" };
   if (id === "shape") {
     const stop = worked.findings.filter((f) => f.state === "stop").length;
@@ -32,11 +35,19 @@ export function stationState(id: StationId, desk: Desk): StationState {
   if (layout.state === "failed") return { text: "could not lay out", wrong: true };
   if (!layout.fresh || !layout.result) return { text: layout.state === "stopped" ? "stopped" : "working …" };
   const { result } = layout;
-  if (id === "lay-out") return result.missing.length > 0 ? { text: `${count(result.missing.length, "part")} without wood`, wrong: true } : { text: `${count(result.count, "board")} · least ${result.boundCount}` };
-  if (id === "buy") return order && order.unpriced.length > 0 ? { text: `${order.unpriced.length} without a price`, wrong: true } : { text: `${order?.lines.length ?? 0} to buy` };
+  if (id === "lay-out")
+    return result.missing.length > 0
+      ? { text: `${count(result.missing.length, "part")} without wood`, wrong: true }
+      : { text: `${count(result.count, "board")} · least ${result.boundCount}` };
+  if (id === "buy")
+    return order && order.unpriced.length > 0
+      ? { text: `${order.unpriced.length} without a price`, wrong: true }
+      : { text: `${order?.lines.length ?? 0} to buy` };
   if (id === "run") {
     if (!plan) return { text: "no start day", wrong: true };
-    return plan.late ? { text: `late: ready ${clockDay(plan.finish).slice(4)}`, wrong: true } : { text: `ready ${clockDay(plan.finish).slice(4)}` };
+    return plan.late
+      ? { text: `late: ready ${clockDay(plan.finish).slice(4)}`, wrong: true }
+      : { text: `ready ${clockDay(plan.finish).slice(4)}` };
   }
   return { text: desk.measurements.length > 0 ? count(desk.measurements.length, "reading") : "nothing measured" };
 }

@@ -92,7 +92,11 @@ export function useOpenJob(stored: StoredJob, readings: Measurement[]): Desk {
       setWaiting((n) => n + 1);
       queue.current = queue.current.then(async () => {
         try {
-          const reply = await fetch(`/api/jobs/${stored.id}/act`, { method: "POST", headers: json, body: JSON.stringify(body(revision.current)) });
+          const reply = await fetch(`/api/jobs/${stored.id}/act`, {
+            method: "POST",
+            headers: json,
+            body: JSON.stringify(body(revision.current)),
+          });
           const said = (await reply.json()) as StoredJob & { error?: string };
           const kept = reply.ok ? said : ((await (await fetch(`/api/jobs/${stored.id}`)).json()) as StoredJob);
           if (!reply.ok) setTrouble(said.error ?? `the server answered ${reply.status}`);
@@ -157,7 +161,11 @@ export function useOpenJob(stored: StoredJob, readings: Measurement[]): Desk {
     clearTrouble: () => setTrouble(null),
     measurements,
     measure: async (m) => {
-      const reply = await fetch(`/api/jobs/${stored.id}/measurements`, { method: "POST", headers: json, body: JSON.stringify(m) });
+      const reply = await fetch(`/api/jobs/${stored.id}/measurements`, {
+        method: "POST",
+        headers: json,
+        body: JSON.stringify(m),
+      });
       const said = (await reply.json()) as Measurement[] & { error?: string };
       if (reply.ok) setMeasurements(said);
       else setTrouble(said.error ?? "the reading was not kept");

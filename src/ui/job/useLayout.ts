@@ -29,8 +29,16 @@ export function useLayout(request: LayoutRequest): LayoutState {
     const timer = setTimeout(() => {
       void (async () => {
         try {
-          const reply = await fetch("/api/layout", { method: "POST", headers: { "content-type": "application/json" }, body: key, signal: call.signal });
-          if (!reply.ok || !reply.body) throw new Error(((await reply.json()) as { error?: string }).error ?? `the server answered ${reply.status}`);
+          const reply = await fetch("/api/layout", {
+            method: "POST",
+            headers: { "content-type": "application/json" },
+            body: key,
+            signal: call.signal,
+          });
+          if (!reply.ok || !reply.body)
+            throw new Error(
+              ((await reply.json()) as { error?: string }).error ?? `the server answered ${reply.status}`,
+            );
           for await (const line of linesOf(reply.body)) {
             const said = JSON.parse(line) as { progress?: Progress; result?: LayoutResult; error?: string };
             if (call.signal.aborted) return;

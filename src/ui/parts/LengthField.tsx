@@ -8,7 +8,16 @@ import { LengthError, parseLength } from "@/core/length/parse";
  * A length typed as the maker writes it. Every valid keystroke is told (`onType`), leaving the field or Enter settles
  * it (`onSettle`), Escape gives the old value back. What cannot be read is said below the field.
  */
-export function LengthField({ value, units, label, usual, problem, onType, onSettle, className = "" }: {
+export function LengthField({
+  value,
+  units,
+  label,
+  usual,
+  problem,
+  onType,
+  onSettle,
+  className = "",
+}: {
   value: Length;
   units: Units;
   label: string;

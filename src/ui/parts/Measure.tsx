@@ -25,7 +25,10 @@ function Inches({ value }: { value: Length }) {
 
 function Stacked({ num, den }: { num: number; den: number }) {
   return (
-    <span className="ml-[.14em] inline-flex flex-col text-center align-middle text-[.64em] leading-none" style={{ position: "relative", top: "-.05em" }}>
+    <span
+      className="ml-[.14em] inline-flex flex-col text-center align-middle text-[.64em] leading-none"
+      style={{ position: "relative", top: "-.05em" }}
+    >
       <span>{num}</span>
       <span className="my-[1px] h-px bg-current" />
       <span>{den}</span>

@@ -8,7 +8,11 @@ import { Measure } from "./Measure";
 /** A value, lengths as stacked fractions. */
 export function ValueShown({ value, units }: { value: Value; units: Units }) {
   const length = asLength({ name: "", label: "", source: "worked out", value });
-  return length !== undefined ? <Measure value={length} units={units} /> : <span className="font-mono">{valueText(value, units)}</span>;
+  return length !== undefined ? (
+    <Measure value={length} units={units} />
+  ) : (
+    <span className="font-mono">{valueText(value, units)}</span>
+  );
 }
 
 /** `19 1/8 = 19 7/8 − 2 × (3/4 − 3/8)`, with the names on hover when they are wanted. */
@@ -21,7 +25,12 @@ export function WorkingLine({ working, units }: { working: Working; units: Units
       {tokens.length > 1 &&
         tokens.map((t, i) =>
           "op" in t ? (
-            <span key={i} className={t.op === "(" || t.op.endsWith("(") ? "-mr-[.4em]" : t.op === ")" || t.op === "," ? "-ml-[.4em]" : ""}>
+            <span
+              key={i}
+              className={
+                t.op === "(" || t.op.endsWith("(") ? "-mr-[.4em]" : t.op === ")" || t.op === "," ? "-ml-[.4em]" : ""
+              }
+            >
               {t.op}
             </span>
           ) : (

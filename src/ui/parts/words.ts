@@ -1,6 +1,8 @@
 /** `Fri 12 Mar`, from `YYYY-MM-DD`. */
 export function dayText(date: string): string {
-  return new Date(`${date}T00:00:00Z`).toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" }).replace(",", "");
+  return new Date(`${date}T00:00:00Z`)
+    .toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" })
+    .replace(",", "");
 }
 
 /** `Fri 12 Mar`, from a clock minute of the plan. */
@@ -10,9 +12,13 @@ export const clockDay = (minute: number) => dayText(new Date(minute * 60_000).to
 export const clockTime = (minute: number) => new Date(minute * 60_000).toISOString().slice(11, 16);
 
 /** `1 board`, `2 boards`. */
-export const count = (n: number, one: string, many = `${one}s`) => `${n.toLocaleString("en-GB")} ${n === 1 ? one : many}`;
+export const count = (n: number, one: string, many = `${one}s`) =>
+  `${n.toLocaleString("en-GB")} ${n === 1 ? one : many}`;
 
 export const money = (n: number) => n.toLocaleString("en-GB", { minimumFractionDigits: 2, maximumFractionDigits: 2 });
 
 /** `2 h 10`, `45 min`. */
-export const duration = (minutes: number) => (minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${String(minutes % 60).padStart(2, "0")}` : ""}`);
+export const duration = (minutes: number) =>
+  minutes < 60
+    ? `${minutes} min`
+    : `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${String(minutes % 60).padStart(2, "0")}` : ""}`;

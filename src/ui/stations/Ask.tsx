@@ -16,9 +16,22 @@ export function Ask() {
     <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
       <section aria-label="What is wanted">
         <div className="mb-5 flex flex-wrap items-baseline gap-x-5 gap-y-2">
-          <TextField label="Job" value={job.name} onSettle={(name) => desk.act({ do: "name", name }, "job")} className="w-80 text-[1.3rem] font-semibold" />
-          <DateField label="Start" value={job.start} onChange={(start) => desk.act({ do: "dates", start, due: job.due }, "dates")} />
-          <DateField label="Due" value={job.due} onChange={(due) => desk.act({ do: "dates", start: job.start, due }, "dates")} />
+          <TextField
+            label="Job"
+            value={job.name}
+            onSettle={(name) => desk.act({ do: "name", name }, "job")}
+            className="w-80 text-[1.3rem] font-semibold"
+          />
+          <DateField
+            label="Start"
+            value={job.start}
+            onChange={(start) => desk.act({ do: "dates", start, due: job.due }, "dates")}
+          />
+          <DateField
+            label="Due"
+            value={job.due}
+            onChange={(due) => desk.act({ do: "dates", start: job.start, due }, "dates")}
+          />
         </div>
         <Said field="job" />
         <Said field="dates" />
@@ -28,19 +41,48 @@ export function Ask() {
             {job.lines.map((l, at) => (
               <tr key={at}>
                 <td className="w-20">
-                  <NumberField label={`Quantity of line ${at + 1}`} value={l.quantity} onSettle={(quantity) => desk.act({ do: "change line", at, to: { quantity } }, `line ${at}`)} className="w-16 text-[1.13rem] font-semibold" />
+                  <NumberField
+                    label={`Quantity of line ${at + 1}`}
+                    value={l.quantity}
+                    onSettle={(quantity) => desk.act({ do: "change line", at, to: { quantity } }, `line ${at}`)}
+                    className="w-16 text-[1.13rem] font-semibold"
+                  />
                 </td>
                 <td>
-                  <Pick label={`Item of line ${at + 1}`} value={l.item} options={RECIPES.map((r) => [r.id, r.name])} onPick={(item) => desk.act({ do: "change line", at, to: { item } }, `line ${at}`)} />
+                  <Pick
+                    label={`Item of line ${at + 1}`}
+                    value={l.item}
+                    options={RECIPES.map((r) => [r.id, r.name])}
+                    onPick={(item) => desk.act({ do: "change line", at, to: { item } }, `line ${at}`)}
+                  />
                 </td>
                 <td>
-                  <Pick label={`Standard of line ${at + 1}`} value={l.standard} options={STANDARDS.map((s) => [s.id, s.name])} onPick={(standard) => desk.act({ do: "change line", at, to: { standard, size: findStandard(standard)!.defaultSize } }, `line ${at}`)} />
+                  <Pick
+                    label={`Standard of line ${at + 1}`}
+                    value={l.standard}
+                    options={STANDARDS.map((s) => [s.id, s.name])}
+                    onPick={(standard) =>
+                      desk.act(
+                        { do: "change line", at, to: { standard, size: findStandard(standard)!.defaultSize } },
+                        `line ${at}`,
+                      )
+                    }
+                  />
                 </td>
                 <td>
-                  <Pick label={`Size of line ${at + 1}`} value={l.size} options={Object.entries(findStandard(l.standard)!.sizes).map(([id, s]) => [id, s.name])} onPick={(size) => desk.act({ do: "change line", at, to: { size } }, `line ${at}`)} />
+                  <Pick
+                    label={`Size of line ${at + 1}`}
+                    value={l.size}
+                    options={Object.entries(findStandard(l.standard)!.sizes).map(([id, s]) => [id, s.name])}
+                    onPick={(size) => desk.act({ do: "change line", at, to: { size } }, `line ${at}`)}
+                  />
                 </td>
                 <td className="text-right">
-                  <button className="quiet" aria-label={`Take out line ${at + 1}`} onClick={() => desk.act({ do: "remove line", at })}>
+                  <button
+                    className="quiet"
+                    aria-label={`Take out line ${at + 1}`}
+                    onClick={() => desk.act({ do: "remove line", at })}
+                  >
                     take out
                   </button>
                   <Said field={`line ${at}`} />
@@ -77,7 +119,22 @@ function AddLine() {
       {empty && <p className="mb-3 text-[1.3rem]">What are you making?</p>}
       <span className="inline-flex flex-wrap gap-2">
         {RECIPES.map((r) => (
-          <button key={r.id} className={empty ? "act text-[1.13rem]" : "act"} onClick={() => desk.act({ do: "add line", line: { item: r.id, standard: STANDARDS[0]!.id, size: STANDARDS[0]!.defaultSize, quantity: 10, options: {} } })}>
+          <button
+            key={r.id}
+            className={empty ? "act text-[1.13rem]" : "act"}
+            onClick={() =>
+              desk.act({
+                do: "add line",
+                line: {
+                  item: r.id,
+                  standard: STANDARDS[0]!.id,
+                  size: STANDARDS[0]!.defaultSize,
+                  quantity: 10,
+                  options: {},
+                },
+              })
+            }
+          >
             Add {r.kind === "frame" ? "frames" : "bodies"}
           </button>
         ))}
@@ -92,7 +149,14 @@ function Saw() {
   const length = (name: "kerf" | "endTrim" | "minHold" | "keepOffcut", label: string, hint: string) => (
     <label className="flex items-baseline justify-between gap-3 py-0.5" title={hint}>
       <span className="text-soft">{label}</span>
-      <LengthField value={w[name]} units={units} label={label} onSettle={(v) => desk.act({ do: "workshop", to: { [name]: v } }, name)} problem={desk.problem?.field === name ? desk.problem.message : undefined} className="w-20" />
+      <LengthField
+        value={w[name]}
+        units={units}
+        label={label}
+        onSettle={(v) => desk.act({ do: "workshop", to: { [name]: v } }, name)}
+        problem={desk.problem?.field === name ? desk.problem.message : undefined}
+        className="w-20"
+      />
     </label>
   );
   return (
@@ -104,15 +168,36 @@ function Saw() {
       {length("keepOffcut", "Offcuts kept from", "shorter ones are scrap")}
       <label className="flex items-baseline justify-between gap-3 py-0.5">
         <span className="text-soft">People</span>
-        <NumberField label="People" value={w.people} onSettle={(people) => desk.act({ do: "workshop", to: { people } }, "people")} className="w-20" />
+        <NumberField
+          label="People"
+          value={w.people}
+          onSettle={(people) => desk.act({ do: "workshop", to: { people } }, "people")}
+          className="w-20"
+        />
       </label>
       <Said field="people" />
     </div>
   );
 }
 
-const NEW_BOARD: BoardStock = { form: "board", material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96), price: 0, available: null, source: "buy" };
-const NEW_PACK: PackStock = { form: "pack", material: "exterior screw, 1 5/8", pack: 100, price: 0, available: null, source: "buy" };
+const NEW_BOARD: BoardStock = {
+  form: "board",
+  material: "pine",
+  thickness: inch(0, 3, 4),
+  width: inch(11, 1, 4),
+  length: inch(96),
+  price: 0,
+  available: null,
+  source: "buy",
+};
+const NEW_PACK: PackStock = {
+  form: "pack",
+  material: "exterior screw, 1 5/8",
+  pack: 100,
+  price: 0,
+  available: null,
+  source: "buy",
+};
 
 function Boards() {
   const desk = useDesk();
@@ -132,32 +217,61 @@ function Boards() {
               <th className="text-right!">thick × wide × long</th>
               <th className="text-right!">price</th>
               <th className="text-right!">there are</th>
-              <th><span className="sr-only">take out</span></th>
+              <th>
+                <span className="sr-only">take out</span>
+              </th>
             </tr>
           </thead>
           <tbody>
             {boards.map(({ s, at }) => (
               <tr key={at}>
                 <td>
-                  <TextField label={`Wood of board ${at + 1}`} value={s.material} onSettle={(material) => change(at, { ...s, material })} className="w-20" />
+                  <TextField
+                    label={`Wood of board ${at + 1}`}
+                    value={s.material}
+                    onSettle={(material) => change(at, { ...s, material })}
+                    className="w-20"
+                  />
                   {s.source === "yard" && <span className="ml-1 text-[.82rem] text-soft">yard</span>}
                 </td>
                 <td className="text-right whitespace-nowrap">
                   {(["thickness", "width", "length"] as const).map((d, i) => (
                     <span key={d}>
                       {i > 0 && <span className="mx-1 text-[#8a8f88]">×</span>}
-                      <LengthField value={s[d]} units={units} label={`${d} of board ${at + 1}`} onSettle={(v) => change(at, { ...s, [d]: v })} className="w-[4.6rem]" />
+                      <LengthField
+                        value={s[d]}
+                        units={units}
+                        label={`${d} of board ${at + 1}`}
+                        onSettle={(v) => change(at, { ...s, [d]: v })}
+                        className="w-[4.6rem]"
+                      />
                     </span>
                   ))}
                 </td>
                 <td className="text-right">
-                  <NumberField label={`Price of board ${at + 1}`} value={s.price} onSettle={(price) => change(at, { ...s, price })} className="w-16" />
+                  <NumberField
+                    label={`Price of board ${at + 1}`}
+                    value={s.price}
+                    onSettle={(price) => change(at, { ...s, price })}
+                    className="w-16"
+                  />
                 </td>
                 <td className="text-right">
-                  <NumberField label={`How many of board ${at + 1}; empty is any number`} value={s.available} empty="any" onSettle={(available) => change(at, { ...s, available })} onEmpty={() => change(at, { ...s, available: null })} className="w-14" />
+                  <NumberField
+                    label={`How many of board ${at + 1}; empty is any number`}
+                    value={s.available}
+                    empty="any"
+                    onSettle={(available) => change(at, { ...s, available })}
+                    onEmpty={() => change(at, { ...s, available: null })}
+                    className="w-14"
+                  />
                 </td>
                 <td className="text-right">
-                  <button className="quiet" aria-label={`Take out board ${at + 1}`} onClick={() => desk.act({ do: "remove stock", at })}>
+                  <button
+                    className="quiet"
+                    aria-label={`Take out board ${at + 1}`}
+                    onClick={() => desk.act({ do: "remove stock", at })}
+                  >
                     take out
                   </button>
                   <Said field={`stock ${at}`} />
@@ -168,10 +282,17 @@ function Boards() {
         </table>
       )}
       <p className="mb-6 flex gap-2 pt-2">
-        <button className={boards.length === 0 ? "act" : "quiet"} onClick={() => desk.act({ do: "add stock", stock: NEW_BOARD })}>
-          Add <Measure value={NEW_BOARD.thickness} units={units} /> × <Measure value={NEW_BOARD.width} units={units} /> × <Measure value={NEW_BOARD.length} units={units} />
+        <button
+          className={boards.length === 0 ? "act" : "quiet"}
+          onClick={() => desk.act({ do: "add stock", stock: NEW_BOARD })}
+        >
+          Add <Measure value={NEW_BOARD.thickness} units={units} /> × <Measure value={NEW_BOARD.width} units={units} />{" "}
+          × <Measure value={NEW_BOARD.length} units={units} />
         </button>
-        <button className="quiet" onClick={() => desk.act({ do: "add stock", stock: { ...NEW_BOARD, source: "yard", available: 1 } })}>
+        <button
+          className="quiet"
+          onClick={() => desk.act({ do: "add stock", stock: { ...NEW_BOARD, source: "yard", available: 1 } })}
+        >
           add one from the yard
         </button>
       </p>
@@ -182,7 +303,9 @@ function Boards() {
 function Packs() {
   const desk = useDesk();
   const packs = desk.job.stock.flatMap((s, at) => (s.form === "pack" ? [{ s, at }] : []));
-  const needs = [...new Set(desk.order?.lines.filter((l) => l.unit !== "board").map((l) => l.what) ?? [])].filter((w) => !packs.some((p) => p.s.material === w));
+  const needs = [...new Set(desk.order?.lines.filter((l) => l.unit !== "board").map((l) => l.what) ?? [])].filter(
+    (w) => !packs.some((p) => p.s.material === w),
+  );
   const change = (at: number, s: StockEntry) => desk.act({ do: "change stock", at, stock: s }, `stock ${at}`);
   return (
     <>
@@ -193,13 +316,28 @@ function Packs() {
             <tr key={at}>
               <td>{s.material}</td>
               <td className="text-right whitespace-nowrap">
-                pack of <NumberField label={`Pack size of ${s.material}`} value={s.pack} onSettle={(pack) => change(at, { ...s, pack })} className="w-16" />
+                pack of{" "}
+                <NumberField
+                  label={`Pack size of ${s.material}`}
+                  value={s.pack}
+                  onSettle={(pack) => change(at, { ...s, pack })}
+                  className="w-16"
+                />
               </td>
               <td className="text-right">
-                <NumberField label={`Price of ${s.material}`} value={s.price} onSettle={(price) => change(at, { ...s, price })} className="w-16" />
+                <NumberField
+                  label={`Price of ${s.material}`}
+                  value={s.price}
+                  onSettle={(price) => change(at, { ...s, price })}
+                  className="w-16"
+                />
               </td>
               <td className="text-right">
-                <button className="quiet" aria-label={`Take out ${s.material}`} onClick={() => desk.act({ do: "remove stock", at })}>
+                <button
+                  className="quiet"
+                  aria-label={`Take out ${s.material}`}
+                  onClick={() => desk.act({ do: "remove stock", at })}
+                >
                   take out
                 </button>
                 <Said field={`stock ${at}`} />
@@ -210,7 +348,11 @@ function Packs() {
       </table>
       <p className="flex flex-wrap gap-2 pt-2">
         {needs.map((material) => (
-          <button key={material} className="quiet" onClick={() => desk.act({ do: "add stock", stock: { ...NEW_PACK, material } })}>
+          <button
+            key={material}
+            className="quiet"
+            onClick={() => desk.act({ do: "add stock", stock: { ...NEW_PACK, material } })}
+          >
             add {material}
           </button>
         ))}
@@ -219,7 +361,17 @@ function Packs() {
   );
 }
 
-function Pick({ label, value, options, onPick }: { label: string; value: string; options: [string, string][]; onPick(value: string): void }) {
+function Pick({
+  label,
+  value,
+  options,
+  onPick,
+}: {
+  label: string;
+  value: string;
+  options: [string, string][];
+  onPick(value: string): void;
+}) {
   return (
     <select className="field font-semibold" aria-label={label} value={value} onChange={(e) => onPick(e.target.value)}>
       {options.map(([id, name]) => (
@@ -232,16 +384,49 @@ function Pick({ label, value, options, onPick }: { label: string; value: string;
 }
 
 /** Text that is kept when the field is left or Enter is pressed. */
-function TextField({ label, value, onSettle, className = "" }: { label: string; value: string; onSettle(value: string): void; className?: string }) {
+function TextField({
+  label,
+  value,
+  onSettle,
+  className = "",
+}: {
+  label: string;
+  value: string;
+  onSettle(value: string): void;
+  className?: string;
+}) {
   const [text, setText] = useState<string | null>(null);
   const settle = () => {
     if (text !== null && text !== value) onSettle(text);
     setText(null);
   };
-  return <input className={`field ${className}`} aria-label={label} value={text ?? value} onChange={(e) => setText(e.target.value)} onBlur={settle} onKeyDown={(e) => e.key === "Enter" && settle()} />;
+  return (
+    <input
+      className={`field ${className}`}
+      aria-label={label}
+      value={text ?? value}
+      onChange={(e) => setText(e.target.value)}
+      onBlur={settle}
+      onKeyDown={(e) => e.key === "Enter" && settle()}
+    />
+  );
 }
 
-function NumberField({ label, value, onSettle, onEmpty, empty, className = "" }: { label: string; value: number | null; onSettle(value: number): void; onEmpty?(): void; empty?: string; className?: string }) {
+function NumberField({
+  label,
+  value,
+  onSettle,
+  onEmpty,
+  empty,
+  className = "",
+}: {
+  label: string;
+  value: number | null;
+  onSettle(value: number): void;
+  onEmpty?(): void;
+  empty?: string;
+  className?: string;
+}) {
   const [text, setText] = useState<string | null>(null);
   const [wrong, setWrong] = useState(false);
   const settle = () => {
@@ -254,7 +439,18 @@ function NumberField({ label, value, onSettle, onEmpty, empty, className = "" }:
   };
   return (
     <>
-      <input className={`field text-right font-mono ${className}`} inputMode="decimal" aria-label={label} aria-invalid={wrong || undefined} placeholder={empty} value={text ?? value ?? ""} onFocus={(e) => e.target.select()} onChange={(e) => setText(e.target.value)} onBlur={settle} onKeyDown={(e) => e.key === "Enter" && settle()} />
+      <input
+        className={`field text-right font-mono ${className}`}
+        inputMode="decimal"
+        aria-label={label}
+        aria-invalid={wrong || undefined}
+        placeholder={empty}
+        value={text ?? value ?? ""}
+        onFocus={(e) => e.target.select()}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={settle}
+        onKeyDown={(e) => e.key === "Enter" && settle()}
+      />
       {wrong && (
         <span role="alert" className="block text-[.82rem] text-madder">
           read “{text}”, wanted a number
@@ -264,11 +460,24 @@ function NumberField({ label, value, onSettle, onEmpty, empty, className = "" }:
   );
 }
 
-function DateField({ label, value, onChange }: { label: string; value: string | undefined; onChange(value: string | undefined): void }) {
+function DateField({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: string | undefined;
+  onChange(value: string | undefined): void;
+}) {
   return (
     <label className="flex items-baseline gap-2">
       <span className="text-soft">{label}</span>
-      <input type="date" className="field" value={value ?? ""} onChange={(e) => onChange(e.target.value || undefined)} />
+      <input
+        type="date"
+        className="field"
+        value={value ?? ""}
+        onChange={(e) => onChange(e.target.value || undefined)}
+      />
     </label>
   );
 }

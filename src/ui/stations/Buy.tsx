@@ -7,14 +7,24 @@ import { Empty } from "./Empty";
 export function Buy() {
   const { order, job, layout } = useDesk();
   if (job.lines.length === 0) return <Empty text="There is nothing to buy yet." next="ask" act="Say what to make" />;
-  if (!order) return <p className="text-[1.13rem]">{layout.state === "working" ? "Waiting for the layout …" : "The order follows the layout."}</p>;
-  const unit = (l: (typeof order.lines)[number]) => (l.unit === "g" ? `${l.quantity} g` : l.quantity.toLocaleString("en-GB"));
+  if (!order)
+    return (
+      <p className="text-[1.13rem]">
+        {layout.state === "working" ? "Waiting for the layout …" : "The order follows the layout."}
+      </p>
+    );
+  const unit = (l: (typeof order.lines)[number]) =>
+    l.unit === "g" ? `${l.quantity} g` : l.quantity.toLocaleString("en-GB");
   return (
     <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
       <section aria-label="Order">
         <p className="mb-2 text-[1.13rem]">
           <b className="text-[1.7rem]">{money(order.total)}</b> for materials
-          {order.unpriced.length > 0 && <span className="font-semibold text-madder">, and {count(order.unpriced.length, "thing")} without a price</span>}
+          {order.unpriced.length > 0 && (
+            <span className="font-semibold text-madder">
+              , and {count(order.unpriced.length, "thing")} without a price
+            </span>
+          )}
         </p>
         {layout.result && layout.result.missing.length > 0 && (
           <p role="alert" className="mb-2 border-l-8 border-madder bg-white px-3 py-2 font-semibold text-madder">
@@ -40,10 +50,18 @@ export function Buy() {
                     {l.for.join(", ")} · {l.working}
                     {l.from === "yard" && " · from the yard"}
                   </span>
-                  {l.short !== undefined && <span className="block text-[.87rem] font-semibold text-madder">{l.short} more than there are to buy</span>}
+                  {l.short !== undefined && (
+                    <span className="block text-[.87rem] font-semibold text-madder">
+                      {l.short} more than there are to buy
+                    </span>
+                  )}
                 </td>
-                <td className="font-mono">{l.unit === "board" ? "" : l.packs.map((p) => `${p.count} × ${p.size}`).join(" + ")}</td>
-                <td className="text-right font-mono">{l.price === null ? <span className="font-sans text-madder">no price</span> : money(l.price)}</td>
+                <td className="font-mono">
+                  {l.unit === "board" ? "" : l.packs.map((p) => `${p.count} × ${p.size}`).join(" + ")}
+                </td>
+                <td className="text-right font-mono">
+                  {l.price === null ? <span className="font-sans text-madder">no price</span> : money(l.price)}
+                </td>
               </tr>
             ))}
           </tbody>
@@ -73,7 +91,9 @@ export function Buy() {
             ))}
           </tbody>
         </table>
-        <p className="mt-2 text-[.84rem] text-soft">Wood is shared by the area of each item’s pieces; scrap is charged to the job.</p>
+        <p className="mt-2 text-[.84rem] text-soft">
+          Wood is shared by the area of each item’s pieces; scrap is charged to the job.
+        </p>
       </section>
     </div>
   );

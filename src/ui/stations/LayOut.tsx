@@ -16,15 +16,21 @@ import { Empty } from "./Empty";
 export function LayOut() {
   const desk = useDesk();
   const { layout, job, worked } = desk;
-  if (job.lines.length === 0) return <Empty text="There is nothing to lay out yet." next="ask" act="Say what to make" />;
-  if (!job.stock.some((s) => s.form === "board")) return <Empty text="The job has no boards to lay the parts on." next="ask" act="Add boards" />;
+  if (job.lines.length === 0)
+    return <Empty text="There is nothing to lay out yet." next="ask" act="Say what to make" />;
+  if (!job.stock.some((s) => s.form === "board"))
+    return <Empty text="The job has no boards to lay the parts on." next="ask" act="Add boards" />;
   const { result } = layout;
   return (
     <div className="grid grid-cols-1 gap-x-7 gap-y-5 lg:grid-cols-[minmax(0,1fr)_300px]">
       <section aria-label="Layouts">
         <Headline />
         {result?.missing.map((m) => (
-          <p key={m.blank.id} role="alert" className="mb-2 border-l-8 border-madder bg-white px-3 py-2 font-semibold text-madder">
+          <p
+            key={m.blank.id}
+            role="alert"
+            className="mb-2 border-l-8 border-madder bg-white px-3 py-2 font-semibold text-madder"
+          >
             {missingText(m, job.units)}
           </p>
         ))}
@@ -51,7 +57,9 @@ export function LayOut() {
                     </span>
                     <span className="text-[.84rem] text-soft">
                       {s.kind === "rip" ? "fence" : "stop"}; {s.parts.join(", ").toLowerCase()}
-                      {s.kind === "crosscut" && s.setting < job.workshop.minHold ? "; short: cut from a longer piece" : ""}
+                      {s.kind === "crosscut" && s.setting < job.workshop.minHold
+                        ? "; short: cut from a longer piece"
+                        : ""}
                     </span>
                   </td>
                 </tr>
@@ -63,7 +71,10 @@ export function LayOut() {
           </h2>
           <Figures result={result} />
           <p className="mt-3 text-[.84rem] text-soft">
-            saw removes <Measure value={job.workshop.kerf} units={job.units} /> · end trim <Measure value={job.workshop.endTrim} units={job.units} /> · guard and riving knife on for every rip; push stick under <Measure value={sixInches} units={job.units} />. Follow the machine’s manual and your local rules.
+            saw removes <Measure value={job.workshop.kerf} units={job.units} /> · end trim{" "}
+            <Measure value={job.workshop.endTrim} units={job.units} /> · guard and riving knife on for every rip; push
+            stick under <Measure value={sixInches} units={job.units} />. Follow the machine’s manual and your local
+            rules.
           </p>
         </section>
       )}
@@ -87,7 +98,11 @@ function Headline() {
   if (!layout.fresh)
     return (
       <p aria-live="polite" className="mb-3 flex items-center gap-4 text-[1.2rem]">
-        {layout.state === "stopped" ? "Stopped." : progress ? `Laying out: ${count(progress.count, "board")} so far, try ${progress.done} of ${progress.of}` : "Laying out …"}
+        {layout.state === "stopped"
+          ? "Stopped."
+          : progress
+            ? `Laying out: ${count(progress.count, "board")} so far, try ${progress.done} of ${progress.of}`
+            : "Laying out …"}
         {layout.state === "stopped" ? (
           <button className="act text-[1rem]" onClick={layout.again}>
             Lay out
@@ -107,9 +122,20 @@ function Headline() {
   return (
     <p className="mb-2 text-[1.13rem]">
       <b className="text-[1.7rem]">{result.count}</b> {result.count === 1 ? "board" : "boards"}
-      {result.missing.length > 0 ? " for what can be laid out. " : result.proven ? <>, and <b className="text-[1.7rem]">{result.boundCount}</b> is the least any cutting could use. </> : <>, within {result.count - result.boundCount} of the least any cutting could use ({result.boundCount}). </>}
+      {result.missing.length > 0 ? (
+        " for what can be laid out. "
+      ) : result.proven ? (
+        <>
+          , and <b className="text-[1.7rem]">{result.boundCount}</b> is the least any cutting could use.{" "}
+        </>
+      ) : (
+        <>
+          , within {result.count - result.boundCount} of the least any cutting could use ({result.boundCount}).{" "}
+        </>
+      )}
       <span className="text-[.93rem] text-soft">
-        {result.seconds.toFixed(2)} s · {(lost * 100).toFixed(1)} % of the wood is not parts{result.keptArea > 0 ? `, ${((result.keptArea / result.stockArea) * 100).toFixed(1)} % is kept` : ""}
+        {result.seconds.toFixed(2)} s · {(lost * 100).toFixed(1)} % of the wood is not parts
+        {result.keptArea > 0 ? `, ${((result.keptArea / result.stockArea) * 100).toFixed(1)} % is kept` : ""}
       </span>
     </p>
   );
@@ -135,7 +161,8 @@ function Patterns({ result, units }: { result: LayoutResult; units: Units }) {
             <div>
               <BoardDrawing layout={layout} board={board} longest={longest} names={name} units={units} />
               <p className="mt-1 text-[.87rem] text-soft">
-                {board.material} {[group.thickness, board.width, board.length].map((x) => lengthText(x, units)).join(" × ")}:{" "}
+                {board.material}{" "}
+                {[group.thickness, board.width, board.length].map((x) => lengthText(x, units)).join(" × ")}:{" "}
                 <CutOrder layout={layout} names={name} units={units} />
               </p>
             </div>
@@ -173,8 +200,12 @@ function CutOrder({ layout, names, units }: { layout: Layout; names: Map<string,
 
 function Figures({ result }: { result: LayoutResult }) {
   const stock = result.request.stock;
-  const boards = (source: "yard" | "buy") => allLayouts(result).reduce((s, { layout }) => s + (stock[layout.stock]!.source === source ? layout.repeat : 0), 0);
-  const kept = allLayouts(result).reduce((s, { layout }) => s + layout.repeat * layout.offcuts.filter((o) => o.keep).length, 0);
+  const boards = (source: "yard" | "buy") =>
+    allLayouts(result).reduce((s, { layout }) => s + (stock[layout.stock]!.source === source ? layout.repeat : 0), 0);
+  const kept = allLayouts(result).reduce(
+    (s, { layout }) => s + layout.repeat * layout.offcuts.filter((o) => o.keep).length,
+    0,
+  );
   return (
     <dl className="grid grid-cols-[1fr_auto] gap-y-1 [&>dd]:text-right [&>dd]:font-mono [&>dd]:font-semibold">
       <dt>Bought boards</dt>

@@ -19,13 +19,28 @@ interface Subject {
 /** First-piece checks: measure, type what the gauge reads, be told to carry on, nudge or stop. */
 export function Prove() {
   const { plan, job, layout } = useDesk();
-  if (job.lines.length === 0) return <Empty text="There is nothing to measure yet." next="ask" act="Say what to make" />;
-  if (!job.start) return <Empty text="The job has no start day, so no plan to check against." next="ask" act="Say when work starts" />;
-  if (!plan) return <p className="text-[1.13rem]">{layout.state === "working" ? "Waiting for the layout …" : "The checks follow the plan."}</p>;
+  if (job.lines.length === 0)
+    return <Empty text="There is nothing to measure yet." next="ask" act="Say what to make" />;
+  if (!job.start)
+    return (
+      <Empty text="The job has no start day, so no plan to check against." next="ask" act="Say when work starts" />
+    );
+  if (!plan)
+    return (
+      <p className="text-[1.13rem]">
+        {layout.state === "working" ? "Waiting for the layout …" : "The checks follow the plan."}
+      </p>
+    );
   const subjects = plan.operations.flatMap((o) =>
     o.settings.map((s): Subject => {
       const moves = s.label === "fence" ? "fence" : s.label.startsWith("stop") ? "stop" : "cutter";
-      return { id: `${o.id} ${s.label}`, name: `${o.name}, ${o.of.toLowerCase()}: ${s.label}`, target: s.value, tolerance: moves === "cutter" ? TOLERANCE.joint : TOLERANCE.gap, moves };
+      return {
+        id: `${o.id} ${s.label}`,
+        name: `${o.name}, ${o.of.toLowerCase()}: ${s.label}`,
+        target: s.value,
+        tolerance: moves === "cutter" ? TOLERANCE.joint : TOLERANCE.gap,
+        moves,
+      };
     }),
   );
   return (
@@ -49,7 +64,13 @@ export function Prove() {
       </table>
       <h2 className="small-head mt-5">At the bench, in this order</h2>
       <ol className="mt-1 list-inside list-decimal">
-        {["dry fit before glue", `diagonals equal: square within ${lengthWithUnit(TOLERANCE.outside, job.units)} on a body`, "no rock on a flat surface", "a real frame hangs, slides and drops free at both ends", "the neighbour above and below sits flush"].map((c) => (
+        {[
+          "dry fit before glue",
+          `diagonals equal: square within ${lengthWithUnit(TOLERANCE.outside, job.units)} on a body`,
+          "no rock on a flat surface",
+          "a real frame hangs, slides and drops free at both ends",
+          "the neighbour above and below sits flush",
+        ].map((c) => (
           <li key={c}>{c}</li>
         ))}
       </ol>
@@ -87,7 +108,13 @@ function Check({ s }: { s: Subject }) {
         />
       </td>
       <td className="w-72">
-        {judged ? <span className={judged.state === "good" ? "font-semibold text-spruce" : "font-semibold text-madder"}>{judged.text}</span> : <span className="text-soft">not measured</span>}
+        {judged ? (
+          <span className={judged.state === "good" ? "font-semibold text-spruce" : "font-semibold text-madder"}>
+            {judged.text}
+          </span>
+        ) : (
+          <span className="text-soft">not measured</span>
+        )}
       </td>
     </tr>
   );

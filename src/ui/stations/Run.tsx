@@ -12,7 +12,12 @@ export function Run() {
   const { plan, job, layout } = useDesk();
   if (job.lines.length === 0) return <Empty text="There is nothing to run yet." next="ask" act="Say what to make" />;
   if (!job.start) return <Empty text="The job has no start day." next="ask" act="Say when work starts" />;
-  if (!plan) return <p className="text-[1.13rem]">{layout.state === "working" ? "Waiting for the layout …" : "The plan follows the layout."}</p>;
+  if (!plan)
+    return (
+      <p className="text-[1.13rem]">
+        {layout.state === "working" ? "Waiting for the layout …" : "The plan follows the layout."}
+      </p>
+    );
   const days = [...new Set(plan.operations.map((o) => clockDay(o.startsAt)))];
   return (
     <div>
@@ -20,9 +25,17 @@ export function Run() {
         <h2 className="only-print text-[1.4rem] font-semibold">Run sheet: {job.name}</h2>
         <p className="text-[1.13rem]">
           Ready <b className="text-[1.5rem]">{clockDay(plan.finish)}</b>, {clockTime(plan.finish)}
-          {job.due && (plan.late ? <b className="text-madder">: late, it is due {dayText(job.due)}. </b> : `, due ${dayText(job.due)}. `)}
+          {job.due &&
+            (plan.late ? (
+              <b className="text-madder">: late, it is due {dayText(job.due)}. </b>
+            ) : (
+              `, due ${dayText(job.due)}. `
+            ))}
           <span className="text-[.93rem] text-soft">
-            {plan.finish === plan.bound ? "No plan in these hours can finish earlier." : `No plan in these hours can finish before ${clockDay(plan.bound)}, ${clockTime(plan.bound)}.`} {count(job.workshop.people, "person", "people")} · times are starting guesses
+            {plan.finish === plan.bound
+              ? "No plan in these hours can finish earlier."
+              : `No plan in these hours can finish before ${clockDay(plan.bound)}, ${clockTime(plan.bound)}.`}{" "}
+            {count(job.workshop.people, "person", "people")} · times are starting guesses
           </span>
         </p>
       </header>
@@ -64,7 +77,8 @@ function Step({ o, units }: { o: Planned; units: Units }) {
       </div>
       <div>
         <p>
-          <strong className="font-semibold">{o.name}</strong>, <span className="font-mono">{o.pieces}</span> {o.id.startsWith("rip") || o.id.startsWith("plane") ? "strips for " : ""}
+          <strong className="font-semibold">{o.name}</strong>, <span className="font-mono">{o.pieces}</span>{" "}
+          {o.id.startsWith("rip") || o.id.startsWith("plane") ? "strips for " : ""}
           {o.of.toLowerCase()}
           {o.lot !== "all" && `, ${o.lot}`}
           <span className="text-soft"> · {duration(o.minutes)}</span>

@@ -31,7 +31,12 @@ export function Shape() {
   };
   const mark = (key: string) => {
     const [kind, name] = [key.slice(0, key.indexOf(" ")), key.slice(key.indexOf(" ") + 1)];
-    const found = kind === "finding" ? findings.find((f) => f.rule === name)?.working : at.shape.scope.has(name) ? at.shape.scope.working(name) : frameName(at, worked.lines, name);
+    const found =
+      kind === "finding"
+        ? findings.find((f) => f.rule === name)?.working
+        : at.shape.scope.has(name)
+          ? at.shape.scope.working(name)
+          : frameName(at, worked.lines, name);
     if (found) desk.light({ key, working: found });
   };
   return (
@@ -44,9 +49,20 @@ export function Shape() {
         <h2 className="only-print text-[1.3rem] font-semibold">
           {job.name}: {at.shape.title}, {at.line.quantity} wanted
         </h2>
-        <h2 className="small-head mb-1">{isBody ? "Story stick, and a cut through the length with one frame hanging" : "Story stick, a cut beside the middle, and the end bar"}</h2>
+        <h2 className="small-head mb-1">
+          {isBody
+            ? "Story stick, and a cut through the length with one frame hanging"
+            : "Story stick, a cut beside the middle, and the end bar"}
+        </h2>
         {isBody ? (
-          <BodySection body={at.shape} frame={frameFor(at, worked.lines)} units={job.units} litKey={desk.lit?.key} onPart={part} onMark={mark} />
+          <BodySection
+            body={at.shape}
+            frame={frameFor(at, worked.lines)}
+            units={job.units}
+            litKey={desk.lit?.key}
+            onPart={part}
+            onMark={mark}
+          />
         ) : (
           <FrameView frame={at.shape} units={job.units} litKey={desk.lit?.key} onPart={part} onMark={mark} />
         )}
@@ -84,13 +100,23 @@ function LineList({ desk }: { desk: Desk }) {
           const care = worked.findings.some((f) => f.line === at && f.state === "care");
           return (
             <li key={at}>
-              <button onClick={() => desk.setLine(at)} aria-current={at === line} className={`grid w-full grid-cols-[44px_1fr_auto] items-baseline gap-2 border-0 border-b border-rule py-2 pr-2 text-left ${at === line ? "bg-white shadow-[inset_4px_0_var(--color-spruce)]" : "bg-transparent"}`}>
+              <button
+                onClick={() => desk.setLine(at)}
+                aria-current={at === line}
+                className={`grid w-full grid-cols-[44px_1fr_auto] items-baseline gap-2 border-0 border-b border-rule py-2 pr-2 text-left ${at === line ? "bg-white shadow-[inset_4px_0_var(--color-spruce)]" : "bg-transparent"}`}
+              >
                 <b className="text-right font-mono text-[1.07rem] font-medium">{l.quantity}</b>
                 <span>
                   <strong className="block font-semibold">{shape.title}</strong>
                   <em className="text-[.84rem] text-soft not-italic">{summary(desk, at)}</em>
                 </span>
-                {(stop || care) && <i className={`border-b-2 text-[.82rem] not-italic ${stop ? "border-madder text-madder" : "border-dotted border-madder"}`}>{stop ? "will not fit" : "look"}</i>}
+                {(stop || care) && (
+                  <i
+                    className={`border-b-2 text-[.82rem] not-italic ${stop ? "border-madder text-madder" : "border-dotted border-madder"}`}
+                  >
+                    {stop ? "will not fit" : "look"}
+                  </i>
+                )}
               </button>
             </li>
           );
@@ -103,7 +129,9 @@ function LineList({ desk }: { desk: Desk }) {
 /** `Langstroth 10 · rabbet in ends`: the standard, then what was chosen. */
 function summary({ worked }: Desk, at: number): string {
   const { shape } = worked.lines[at]!;
-  const first = shape.recipe.parameters.filter((p) => p.kind === "choice" && (p.name === "joint" || p.name === "foundation"));
+  const first = shape.recipe.parameters.filter(
+    (p) => p.kind === "choice" && (p.name === "joint" || p.name === "foundation"),
+  );
   const said = first.map((p) => {
     const v = shape.scope.working(p.name).value;
     return (p.kind === "choice" && p.choices.find((c) => v.kind === "word" && c.id === v.of)?.label) || "";
@@ -144,7 +172,12 @@ function OptionField({ desk, parameter: p }: { desk: Desk; parameter: Parameter 
   const field = `${line}.${p.name}`;
   const set = (value: OptionValue | null) => desk.act({ do: "option", at: line, name: p.name, value }, field);
   const back = asked && (
-    <button className="quiet no-print text-[.8rem]" title="back to the usual" aria-label={`Back to the usual ${p.label.toLowerCase()}`} onClick={() => set(null)}>
+    <button
+      className="quiet no-print text-[.8rem]"
+      title="back to the usual"
+      aria-label={`Back to the usual ${p.label.toLowerCase()}`}
+      onClick={() => set(null)}
+    >
       usual
     </button>
   );
@@ -167,13 +200,24 @@ function OptionField({ desk, parameter: p }: { desk: Desk; parameter: Parameter 
   const value = at.shape.scope.working(p.name).value;
   if (p.kind === "flag")
     return (
-      <select className="field text-right" aria-label={p.label} value={value.kind === "flag" && value.of ? "yes" : "no"} onChange={(e) => set(e.target.value === "yes")}>
+      <select
+        className="field text-right"
+        aria-label={p.label}
+        value={value.kind === "flag" && value.of ? "yes" : "no"}
+        onChange={(e) => set(e.target.value === "yes")}
+      >
         <option value="yes">yes</option>
         <option value="no">no</option>
       </select>
     );
   return (
-    <select className={`field max-w-36 text-right ${asked ? "font-semibold" : ""}`} aria-label={p.label} value={value.kind === "word" ? value.of : ""} title={p.choices.find((c) => value.kind === "word" && c.id === value.of)?.note} onChange={(e) => set(e.target.value)}>
+    <select
+      className={`field max-w-36 text-right ${asked ? "font-semibold" : ""}`}
+      aria-label={p.label}
+      value={value.kind === "word" ? value.of : ""}
+      title={p.choices.find((c) => value.kind === "word" && c.id === value.of)?.note}
+      onChange={(e) => set(e.target.value)}
+    >
       {p.choices.map((c) => (
         <option key={c.id} value={c.id}>
           {c.label}
@@ -192,7 +236,11 @@ function Moved({ by, units }: { by: Length | undefined; units: Units }) {
 function CutTable({ desk, onPart }: { desk: Desk; onPart(id: string): void }) {
   const { worked, line, job, lit } = desk;
   const parts = cutList(worked).filter((c) => c.line.at === line);
-  const dims = [["length", "l"], ["width", "w"], ["thickness", "t"]] as const;
+  const dims = [
+    ["length", "l"],
+    ["width", "w"],
+    ["thickness", "t"],
+  ] as const;
   return (
     <table className="cutting-list mt-1">
       <caption className="sr-only">Cut list</caption>
@@ -214,7 +262,12 @@ function CutTable({ desk, onPart }: { desk: Desk; onPart(id: string): void }) {
             {dims.map(([word, axis], i) => (
               <td key={word} className="text-right whitespace-nowrap">
                 {i > 0 && <span className="mr-2 text-[#8a8f88]">×</span>}
-                <button className="border-0 bg-transparent p-0" aria-label={`${part.name}, ${word}: ${lengthWithUnit(part.size[axis], job.units)}`} onMouseEnter={() => desk.light({ key: `part ${part.id}`, working: part.working[word] })} onFocus={() => desk.light({ key: `part ${part.id}`, working: part.working[word] })}>
+                <button
+                  className="border-0 bg-transparent p-0"
+                  aria-label={`${part.name}, ${word}: ${lengthWithUnit(part.size[axis], job.units)}`}
+                  onMouseEnter={() => desk.light({ key: `part ${part.id}`, working: part.working[word] })}
+                  onFocus={() => desk.light({ key: `part ${part.id}`, working: part.working[word] })}
+                >
                   <Measure value={part.size[axis]} units={job.units} className="text-[1.05rem]" />
                 </button>
                 <Moved by={desk.moves.get(`part ${part.id}.${word}`)} units={job.units} />

@@ -7,8 +7,32 @@ import { ask } from "@/workers/pool";
 const length = z.number().int().min(0).max(1e11);
 const positive = length.min(1);
 const body = z.strictObject({
-  blanks: z.array(z.strictObject({ id: z.string(), name: z.string(), length: positive, width: positive, thickness: positive, quantity: z.number().int().min(1).max(1e7) })).max(LIMITS.lines * 20),
-  stock: z.array(z.strictObject({ form: z.literal("board"), material: z.string(), thickness: positive, width: positive, length: positive, price: z.number().min(0), available: z.number().int().min(0).nullable(), source: z.enum(["yard", "buy"]) })).max(LIMITS.stock),
+  blanks: z
+    .array(
+      z.strictObject({
+        id: z.string(),
+        name: z.string(),
+        length: positive,
+        width: positive,
+        thickness: positive,
+        quantity: z.number().int().min(1).max(1e7),
+      }),
+    )
+    .max(LIMITS.lines * 20),
+  stock: z
+    .array(
+      z.strictObject({
+        form: z.literal("board"),
+        material: z.string(),
+        thickness: positive,
+        width: positive,
+        length: positive,
+        price: z.number().min(0),
+        available: z.number().int().min(0).nullable(),
+        source: z.enum(["yard", "buy"]),
+      }),
+    )
+    .max(LIMITS.stock),
   saw: z.strictObject({ kerf: length, endTrim: length, edgeTrim: length, keepOffcut: length }),
 });
 
@@ -25,7 +49,9 @@ export const POST = (request: Request) =>
           if (!stop.signal.aborted) controller.enqueue(text.encode(`${JSON.stringify(line)}\n`));
         };
         try {
-          say({ result: await ask("layout", question, { hear: (progress) => say({ progress }), signal: stop.signal }) });
+          say({
+            result: await ask("layout", question, { hear: (progress) => say({ progress }), signal: stop.signal }),
+          });
         } catch (e) {
           if (!stop.signal.aborted) say({ error: (e as Error).message });
         }

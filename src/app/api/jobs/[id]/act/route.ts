@@ -4,7 +4,10 @@ import { actSchema } from "@/core/job/perform";
 import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";
 
-const body = z.union([z.strictObject({ revision: z.number().int(), act: actSchema }), z.strictObject({ undo: z.literal(true) })]);
+const body = z.union([
+  z.strictObject({ revision: z.number().int(), act: actSchema }),
+  z.strictObject({ undo: z.literal(true) }),
+]);
 
 /** Does one thing to a job, or takes the last one back. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>

@@ -7,6 +7,12 @@ import { jobStore } from "@/store/jobs";
 export const GET = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
   answer(async () => {
     const { job } = jobStore(database()).load(idParam.parse((await params).id));
-    const name = job.name.toLowerCase().replace(/[^a-z0-9]+/g, "-").replace(/^-|-$/g, "") || "job";
-    return new Response(JSON.stringify(writeJob(job), null, 2), { headers: { "content-type": "application/json", "content-disposition": `attachment; filename="${name}.json"` } });
+    const name =
+      job.name
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, "-")
+        .replace(/^-|-$/g, "") || "job";
+    return new Response(JSON.stringify(writeJob(job), null, 2), {
+      headers: { "content-type": "application/json", "content-disposition": `attachment; filename="${name}.json"` },
+    });
   });

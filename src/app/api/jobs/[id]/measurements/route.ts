@@ -5,7 +5,12 @@ import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";
 import { measurementStore } from "@/store/measurements";
 
-const length = z.number().int().min(0).max(1e11).transform((n) => n as Length);
+const length = z
+  .number()
+  .int()
+  .min(0)
+  .max(1e11)
+  .transform((n) => n as Length);
 const body = z.strictObject({ subject: z.string().min(1).max(120), target: length, value: length });
 
 /** Keeps a reading and answers with all of the job's, newest first. */
