@@ -20,6 +20,7 @@ const request = (quantity: number, different: number): LayoutRequest => ({
   blanks: Array.from({ length: different }, (_, i) => ({
     id: `p${i}`,
     name: `p${i}`,
+    material: "wood",
     length: nm(inch(7) + i * 7_654_321),
     width: nm(inch(2) + i * 1_234_567),
     thickness: inch(0, 3, 4),
@@ -37,7 +38,7 @@ const request = (quantity: number, different: number): LayoutRequest => ({
       source: "buy",
     },
   ],
-  saw: { kerf: inch(0, 1, 8), endTrim: inch(0, 1, 4), edgeTrim: nm(0), keepOffcut: inch(12) },
+  saw: { kerf: inch(0, 1, 8), endTrim: inch(0, 1, 4), edgeTrim: nm(0), sheetTrim: nm(0), keepOffcut: inch(12) },
 });
 
 test("a worker answers, tells every step of progress first, and the same question is answered from memory", async () => {

@@ -1,7 +1,7 @@
 import { type Length, nm } from "@/core/length/length";
 import { probe, reach } from "@/core/shape/assembly";
 import { type Shape, lengthOf } from "@/core/shape/shape";
-import { toCount } from "@/core/shape/formula";
+import { toCount, toLength } from "@/core/shape/formula";
 
 /** What the fit rules need of a body, read from its geometry: the handbook's Li Wi Lo Wo H rw rd. Lengths in nm. */
 export interface BodyMeasures {
@@ -12,13 +12,18 @@ export interface BodyMeasures {
   depth: Length;
   restToRest: Length;
   restDepth: Length;
+  /** How far a runner's bearing edge stands above the rabbet floor; 0 without one. */
+  runnerRise: Length;
 }
 
 /** What the fit rules need of a frame: Lt Lf Hf e p. Lengths in nm. */
 export interface FrameMeasures {
   topBarLength: Length;
-  frameLength: Length;
+  /** Absent when the bar has no end bars. */
+  frameLength?: Length;
   frameHeight: Length;
+  /** No bottom bar: the comb hangs free below. */
+  openBelow?: boolean;
   earThickness: Length;
   pitch: Length;
   combThickness: Length;
@@ -29,12 +34,15 @@ export function measureBody(shape: Shape): BodyMeasures {
   const [x0, x1] = reach(shape, "x", "side", "end");
   const [y0, y1] = reach(shape, "y", "side", "end");
   const [z0, z1] = reach(shape, "z", "side", "end");
-  const middle = { x: Math.round((x0 + x1) / 2) + 1, y: Math.round((y0 + y1) / 2) + 1 };
+  const at = shape.recipe.measuredAt;
+  const middle = at
+    ? { x: placeOf(shape, at.x), y: placeOf(shape, at.y) }
+    : { x: Math.round((x0 + x1) / 2) + 1, y: Math.round((y0 + y1) / 2) + 1 };
   const low = z0 + Math.round((z1 - z0) / 5);
-  const lengthwise = gapAround(probe(shape, "x", { ...middle, z: low }), middle.x);
-  const crosswise = gapAround(probe(shape, "y", { ...middle, z: low }), middle.y);
-  const atTop = gapAround(probe(shape, "x", { ...middle, z: z1 - 1 }), middle.x);
-  const overRest = probe(shape, "z", { x: lengthwise.from - 1, y: middle.y, z: 0 });
+  const lengthwise = gapAround(walls(shape, "x", { ...middle, z: low }), middle.x);
+  const crosswise = gapAround(walls(shape, "y", { ...middle, z: low }), middle.y);
+  const atTop = gapAround(walls(shape, "x", { ...middle, z: z1 - 1 }), middle.x);
+  const overRest = walls(shape, "z", { x: lengthwise.from - 1, y: middle.y, z: 0 });
   return {
     insideLength: nm(lengthwise.to - lengthwise.from),
     insideWidth: nm(crosswise.to - crosswise.from),
@@ -43,8 +51,17 @@ export function measureBody(shape: Shape): BodyMeasures {
     depth: nm(z1 - z0),
     restToRest: nm(atTop.to - atTop.from),
     restDepth: nm(z1 - (overRest.at(-1)?.to ?? z1)),
+    runnerRise: shape.scope.has("runnerRise") ? lengthOf(shape, "runnerRise") : nm(0),
   };
 }
+
+/** What is measured against: walls and partitions, not followers or covers. */
+function walls(shape: Shape, ...line: [Parameters<typeof probe>[1], Parameters<typeof probe>[2]]) {
+  return probe(shape, ...line).filter((w) => ["side", "end", "rail", "partition"].includes(w.part.role));
+}
+
+const placeOf = (shape: Shape, formula: Parameters<Shape["scope"]["evaluate"]>[0]) =>
+  toLength(shape.scope.evaluate(formula).value, "measuring point");
 
 function gapAround(wood: { from: number; to: number }[], at: number): { from: number; to: number } {
   const before = wood.filter((w) => w.to <= at).at(-1);
@@ -56,13 +73,15 @@ function gapAround(wood: { from: number; to: number }[], at: number): { from: nu
 /** Reads a frame off its geometry. */
 export function measureFrame(shape: Shape): FrameMeasures {
   const [x0, x1] = reach(shape, "x", "top-bar");
-  const [e0, e1] = reach(shape, "x", "end-bar");
+  const endBars = shape.parts.some((p) => p.role === "end-bar");
+  const [e0, e1] = endBars ? reach(shape, "x", "end-bar") : [0, 0];
   const [z0, z1] = reach(shape, "z");
   const [y0, y1] = reach(shape, "y");
   const ear = probe(shape, "z", { x: x0 + 1, y: Math.round((y0 + y1) / 2) + 1, z: 0 }).at(-1);
   return {
     topBarLength: nm(x1 - x0),
-    frameLength: nm(e1 - e0),
+    ...(endBars ? { frameLength: nm(e1 - e0) } : {}),
+    openBelow: !shape.parts.some((p) => p.role === "bottom-bar"),
     frameHeight: nm(z1 - z0),
     earThickness: nm(ear ? ear.to - ear.from : 0),
     pitch: lengthOf(shape, "pitch"),

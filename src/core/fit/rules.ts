@@ -9,7 +9,7 @@ import type { BodyMeasures, FrameMeasures } from "./measure";
 /** Default bands: one school in the trade says 3/8" all round, another 6–9 mm; a workshop may set its own. */
 export const DEFAULT_BANDS: Bands = { glues: inch(0, 3, 16), open: [mm(6), mm(10)], bridges: inch(0, 1, 2) };
 
-export type BeeSpace = "top" | "bottom";
+export type BeeSpace = "top" | "bottom" | "closed";
 
 /** The names in the fit rules, as a person reads them in a working. */
 const LABELS: Record<string, string> = {
@@ -40,16 +40,18 @@ function fitScope(
   frames = 0,
 ): Scope {
   const scope = new Scope();
-  for (const [name, v] of Object.entries({ ...values, ...extra }))
-    scope.define(name, { label: LABELS[name] ?? name, source: "measured", given: lengthValue(v) });
+  for (const [name, v] of Object.entries({ runnerRise: nm(0), ...values, ...extra }))
+    if (typeof v === "number")
+      scope.define(name, { label: LABELS[name] ?? name, source: "measured", given: lengthValue(v) });
   scope.define("frames", { label: LABELS.frames!, source: "measured", given: amount(frames) });
   const rule = (name: string, formula: string) =>
     scope.define(name, { label: LABELS[name] ?? name, source: "worked out", mark: "trade", formula });
-  rule("endGap", "(insideLength - frameLength) / 2");
-  rule("topGap", "restDepth - earThickness");
+  const endBars = values.frameLength !== undefined;
+  if (endBars) rule("endGap", "(insideLength - frameLength) / 2");
+  rule("topGap", "restDepth - runnerRise - earThickness");
   rule("bottomGap", "depth - topGap - frameHeight");
   rule("endPlay", "restToRest - topBarLength");
-  rule("worstShift", "min((restToRest - topBarLength) / 2, endGap)");
+  rule("worstShift", endBars ? "min((restToRest - topBarLength) / 2, endGap)" : "(restToRest - topBarLength) / 2");
   rule("bearing", "(topBarLength - insideLength) / 2 - worstShift");
   rule("sidePlay", "insideWidth - frames * pitch");
   rule("outerGap", "(insideWidth - frames * pitch) / 2 + (pitch - combThickness) / 2");
@@ -78,7 +80,7 @@ export function bearing(frame: FrameMeasures, body: BodyMeasures): Length | unde
 
 /** A frame goes in only when it is shorter than the box and its top bar shorter than the rests apart. */
 export function goesIn(frame: FrameMeasures, body: BodyMeasures): boolean {
-  return body.restToRest > frame.topBarLength && body.insideLength > frame.frameLength;
+  return body.restToRest > frame.topBarLength && body.insideLength > (frame.frameLength ?? 0);
 }
 
 interface Context {
@@ -172,22 +174,26 @@ export function fitFrame(
         large: "make the rest less deep",
       }),
     );
-    findings.push(restGap("bottom-gap", "Below the frames", bottom, inch(0, 3, 8), ctx));
+    if (!frame.openBelow) findings.push(restGap("bottom-gap", "Below the frames", bottom, inch(0, 3, 8), ctx));
   } else {
     findings.push(restGap("top-gap", "Above the frames", top, mm(2), ctx));
+    // A box that nothing stands under in a stack only needs its floor clear of the combs.
+    if (beeSpace === "closed") findings.push(restGap("bottom-gap", "Below the frames", bottom, mm(30), ctx));
+    else if (!frame.openBelow)
+      findings.push(
+        gapFinding("bottom-gap", "Below the frames", bottom, ctx, {
+          small: "make the body deeper",
+          large: "make the body less deep",
+        }),
+      );
+  }
+  if (frame.frameLength !== undefined)
     findings.push(
-      gapFinding("bottom-gap", "Below the frames", bottom, ctx, {
-        small: "make the body deeper",
-        large: "make the body less deep",
+      gapFinding("end-gap", "Frame end to wall", worked(scope, "endGap", "Frame end to wall"), ctx, {
+        small: "lengthen the box: hold the inside, or a longer outside length",
+        large: "shorten the box: hold the inside, or a shorter outside length",
       }),
     );
-  }
-  findings.push(
-    gapFinding("end-gap", "Frame end to wall", worked(scope, "endGap", "Frame end to wall"), ctx, {
-      small: "lengthen the box: hold the inside, or a longer outside length",
-      large: "shorten the box: hold the inside, or a shorter outside length",
-    }),
-  );
   const rests = worked(scope, "restToRest", "Rest to rest");
   const short = body.restToRest <= frame.topBarLength;
   findings.push({
@@ -384,6 +390,11 @@ export function demands(shape: Shape, ctx: Context): Finding[] {
 
 /** The usual outside of a standard's box, which bought covers and floors are made for. */
 export function usualOutside(shape: Shape): { length: Length; width: Length } {
+  if (shape.scope.has("outsideSquare")) {
+    const side = lengthOf(shape, "outsideSquare");
+    return { length: side, width: side };
+  }
   const wall = 2 * lengthOf(shape, "nominalThickness");
-  return { length: nm(lengthOf(shape, "boxInsideLength") + wall), width: nm(lengthOf(shape, "boxInsideWidth") + wall) };
+  const ends = shape.standard.values.endThickness ? 2 * lengthOf(shape, "endThickness") : wall;
+  return { length: nm(lengthOf(shape, "boxInsideLength") + ends), width: nm(lengthOf(shape, "boxInsideWidth") + wall) };
 }

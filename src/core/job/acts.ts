@@ -55,7 +55,11 @@ export function apply(job: Job, act: Act): Job {
       const to = { ...old, ...act.to };
       return {
         ...job,
-        lines: put(job.lines, act.at, to.item === old.item ? to : { ...to, options: keepKnown(to.item, to.options) }),
+        lines: put(
+          job.lines,
+          act.at,
+          to.item === old.item && to.standard === old.standard ? to : { ...to, options: keepKnown(to, to.options) },
+        ),
       };
     }
     case "option": {
@@ -80,8 +84,11 @@ export function apply(job: Job, act: Act): Job {
   }
 }
 
-function keepKnown(item: string, options: Job["lines"][number]["options"]): Job["lines"][number]["options"] {
-  const names = new Set(findRecipe(item)?.parameters.map((p) => p.name));
+function keepKnown(
+  { item, standard }: JobLine,
+  options: Job["lines"][number]["options"],
+): Job["lines"][number]["options"] {
+  const names = new Set(findRecipe(item, standard)?.parameters.map((p) => p.name));
   return Object.fromEntries(Object.entries(options).filter(([k]) => names.has(k)));
 }
 
@@ -91,7 +98,7 @@ export function actText(act: Act, job: Job): string {
   switch (act.do) {
     case "option":
       return `${lineName(act.at)}: ${
-        findRecipe(job.lines[act.at]?.item ?? "")
+        findRecipe(job.lines[act.at]?.item ?? "", job.lines[act.at]?.standard)
           ?.parameters.find((p) => p.name === act.name)
           ?.label.toLowerCase() ?? act.name
       }`;

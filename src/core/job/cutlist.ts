@@ -29,9 +29,9 @@ export function cutList(worked: WorkedJob): CutPart[] {
 export function cutListDocument(worked: WorkedJob) {
   const { units } = worked.job;
   const text = (p: Part, u: Units) => ({
-    length: lengthText(p.size.l, u),
-    width: lengthText(p.size.w, u),
-    thickness: lengthText(p.size.t, u),
+    length: lengthText(p.cut.l, u),
+    width: lengthText(p.cut.w, u),
+    thickness: lengthText(p.cut.t, u),
   });
   return {
     parts: cutList(worked).map(({ id, part, line, quantity }) => ({
@@ -39,11 +39,11 @@ export function cutListDocument(worked: WorkedJob) {
       name: part.name,
       item: line.line.item,
       line: line.at,
-      material: "wood",
+      material: part.material,
       quantity,
-      lengthMm: toMm(part.size.l),
-      widthMm: toMm(part.size.w),
-      thicknessMm: toMm(part.size.t),
+      lengthMm: toMm(part.cut.l),
+      widthMm: toMm(part.cut.w),
+      thicknessMm: toMm(part.cut.t),
       text: text(part, units),
       features: part.features.map((f) => ({
         kind: f.kind,

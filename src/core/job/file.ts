@@ -45,6 +45,10 @@ export function readJob(raw: unknown): Job {
   return job;
 }
 
+function isLength(line: JobLine, name: string): boolean {
+  return findRecipe(line.item, line.standard)?.parameters.find((p) => p.name === name)?.kind === "length";
+}
+
 /** The job as a file that reads back the same. */
 export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
   const length = (l: Length) => exactText(l, job.units);
@@ -60,11 +64,14 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
     lines: job.lines.map((l) => ({
       ...l,
       options: Object.fromEntries(
-        Object.entries(l.options).map(([k, v]) => [k, typeof v === "number" ? length(v) : v]),
+        Object.entries(l.options).map(([k, v]) => [
+          k,
+          typeof v === "number" && isLength(l, k) ? length(v as Length) : v,
+        ]),
       ),
     })),
     stock: job.stock.map((s) =>
-      s.form === "board"
+      s.form !== "pack"
         ? { ...s, thickness: length(s.thickness), width: length(s.width), length: length(s.length) }
         : s,
     ),
@@ -116,7 +123,7 @@ export function jobFileSchema(units: Units) {
     quantity: z.number().int().min(1).max(LIMITS.quantity),
     options: z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])).default({}),
   }).transform((l, ctx): JobLine => {
-    const recipe = findRecipe(l.item)!;
+    const recipe = findRecipe(l.item, l.standard)!;
     const standard = findStandard(l.standard)!;
     const size = l.size ?? standard.defaultSize;
     const fail = (path: string[], message: string) => {
@@ -135,7 +142,11 @@ export function jobFileSchema(units: Units) {
       shapeItem(recipe, standard, size, options, units);
     } catch (e) {
       if (!(e instanceof ShapeError || e instanceof FormulaError)) throw e;
-      return fail(e instanceof ShapeError && Object.hasOwn(l.options, e.field) ? ["options", e.field] : [], e.message);
+      const field = e instanceof ShapeError ? e.field : "";
+      return fail(
+        Object.hasOwn(l.options, field) ? ["options", field] : field === "standard" ? ["standard"] : [],
+        e.message,
+      );
     }
     return { item: l.item, standard: l.standard, size, quantity: l.quantity, options };
   });
@@ -145,7 +156,7 @@ export function jobFileSchema(units: Units) {
   const stock = z
     .discriminatedUnion("form", [
       strict({
-        form: z.literal("board"),
+        form: z.enum(["board", "sheet"]),
         material: name(60),
         thickness: positive,
         width: positive,
@@ -249,6 +260,14 @@ const OPTION_KINDS: Record<
       ? { value }
       : { problem: `read ${show(value)}; known are ${ids.join(", ")}${nearest(String(value), ids)}` };
   },
+  count: (p, value) =>
+    Number.isInteger(value)
+      ? { value }
+      : { problem: `read ${show(value)}, wanted a whole number of ${p.label.toLowerCase()}` },
+  number: (_p, value) =>
+    typeof value === "number" && Number.isFinite(value)
+      ? { value }
+      : { problem: `read ${show(value)}, wanted a number` },
   flag: (_p, value) =>
     typeof value === "boolean" ? { value } : { problem: `read ${show(value)}, wanted true or false` },
 };
@@ -304,7 +323,7 @@ function explain(issue: z.core.$ZodIssue): string {
       return `${read}, wanted ${issue.values.map((v) => JSON.stringify(v)).join(" or ")}`;
     case "invalid_union":
       return "note" in issue && issue.note === "No matching discriminator"
-        ? `${read}, wanted "board" or "pack"`
+        ? `${read}, wanted "board", "sheet" or "pack"`
         : issue.message;
     default:
       return issue.message;

@@ -24,7 +24,8 @@ export interface JobLine {
 /** Material on hand or for sale. `available` null is unlimited; `yard` costs nothing and is used first. */
 export type StockEntry = BoardStock | PackStock;
 export interface BoardStock {
-  form: "board";
+  /** Boards give solid wood; sheets give ply parts, their face grain along the length. */
+  form: "board" | "sheet";
   material: string;
   thickness: Length;
   width: Length;

@@ -25,7 +25,7 @@ const stockBase = {
 };
 const stockSchema = z.discriminatedUnion("form", [
   z.strictObject({
-    form: z.literal("board"),
+    form: z.enum(["board", "sheet"]),
     ...stockBase,
     thickness: lengthSchema,
     width: lengthSchema,

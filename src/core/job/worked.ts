@@ -1,9 +1,17 @@
 import { type Finding } from "@/core/fit/finding";
 import { type BodyMeasures, type FrameMeasures, frameCount, measureBody, measureFrame } from "@/core/fit/measure";
-import { DEFAULT_BANDS, betweenBoxes, demands, fitFrame, footprintStep, usualOutside } from "@/core/fit/rules";
-import { findRecipe } from "@/core/recipes";
+import {
+  type BeeSpace,
+  DEFAULT_BANDS,
+  betweenBoxes,
+  demands,
+  fitFrame,
+  footprintStep,
+  usualOutside,
+} from "@/core/fit/rules";
+import { findRecipe, RECIPES } from "@/core/recipes";
 import { findStandard } from "@/core/standards";
-import { type Shape, shapeItem } from "@/core/shape/shape";
+import { type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
 import type { Job, JobLine } from "./job";
 
 /** A line with its shape worked out. */
@@ -25,7 +33,13 @@ const shapes = new WeakMap<JobLine, Shape>();
 export function shapeOfLine(line: JobLine, units: Job["units"]): Shape {
   const known = shapes.get(line);
   if (known) return known;
-  const shape = shapeItem(findRecipe(line.item)!, findStandard(line.standard)!, line.size, line.options, units);
+  const shape = shapeItem(
+    findRecipe(line.item, line.standard)!,
+    findStandard(line.standard)!,
+    line.size,
+    line.options,
+    units,
+  );
   shapes.set(line, shape);
   return shape;
 }
@@ -45,25 +59,77 @@ function once<T>(known: WeakMap<Shape, T>, shape: Shape, work: (s: Shape) => T):
 export const bodyOf = (shape: Shape): BodyMeasures => once(measured.body, shape, measureBody);
 export const frameOf = (shape: Shape): FrameMeasures => once(measured.frame, shape, measureFrame);
 
-/** The standard's own frame or body, for a line whose counterpart is not in the job. */
+/** An item of the line's standard with its usual options, for a line whose counterpart is not in the job. */
 const usual = new Map<string, Shape>();
-export function usualShape(item: "frame" | "body", line: JobLine): Shape {
-  const key = `${item} ${line.standard} ${line.size}`;
-  const found = usual.get(key) ?? shapeItem(findRecipe(item)!, findStandard(line.standard)!, line.size, {});
+function usualShape(item: string, line: JobLine, options: JobLine["options"] = {}): Shape {
+  const key = `${item} ${line.standard} ${line.size} ${JSON.stringify(options)}`;
+  const found =
+    usual.get(key) ?? shapeItem(findRecipe(item, line.standard)!, findStandard(line.standard)!, line.size, options);
   usual.set(key, found);
   return found;
 }
 
-/** The frame that hangs in a body: the job's own of that standard and size, otherwise the standard's. */
-export function frameFor(body: WorkedLine, lines: WorkedLine[]): Shape {
-  return mates(body, lines, "frame")[0]?.shape ?? usualShape("frame", body.line);
+/** The item that hangs in a body of this recipe and standard. */
+const hangs = (shape: Shape) => shape.recipe.hangs ?? shape.standard.hangs ?? "frame";
+
+/** What body and frame must agree on when both have the choice: which two boxes are joined. */
+function shared(shape: Shape): JobLine["options"] {
+  if (!shape.scope.has("boxes")) return {};
+  const boxes = shape.scope.working("boxes").value;
+  return boxes.kind === "word" ? { boxes: boxes.of } : {};
 }
 
-function mates(of: WorkedLine, lines: WorkedLine[], kind: "body" | "frame"): WorkedLine[] {
-  return lines.filter(
-    (l) => l.shape.recipe.kind === kind && l.line.standard === of.line.standard && l.line.size === of.line.size,
-  );
+/** The frame that hangs in a body: the job's own of that standard and size, otherwise the standard's. */
+export function frameFor(body: WorkedLine, lines: WorkedLine[]): Shape {
+  return framesFor(body, lines)[0]!;
 }
+
+function framesFor(body: WorkedLine, lines: WorkedLine[]): Shape[] {
+  const own = mates(body, lines, "frame").map((l) => l.shape);
+  return own.length > 0 ? own : [usualShape(hangs(body.shape), body.line, shared(body.shape))];
+}
+
+/** Lines that meet this one in a hive: same standard and size, and one hangs in the other. */
+function mates(of: WorkedLine, lines: WorkedLine[], kind: "body" | "frame"): WorkedLine[] {
+  return lines.filter((l) => {
+    if (l.shape.recipe.kind !== kind || l.line.standard !== of.line.standard || l.line.size !== of.line.size)
+      return false;
+    const [body, frame] = kind === "body" ? [l, of] : [of, l];
+    return (
+      hangs(body.shape) === frame.line.item &&
+      JSON.stringify(shared(body.shape)) === JSON.stringify(shared(frame.shape))
+    );
+  });
+}
+
+/** The bee-space school of a body: as chosen, otherwise the standard's. */
+function school(shape: Shape): BeeSpace {
+  const chosen = shape.scope.has("beeSpace") ? shape.scope.working("beeSpace").value : undefined;
+  return chosen?.kind === "word" ? (chosen.of as BeeSpace) : shape.standard.beeSpace;
+}
+
+/** A body the frame goes in, when the job has none: the first recipe of its standard that hangs it. */
+function bodyFor(frame: WorkedLine): Shape | undefined {
+  const home = RECIPES.find(
+    (r) =>
+      r.kind === "body" &&
+      (!r.standards || r.standards.includes(frame.line.standard)) &&
+      (r.hangs ?? frame.shape.standard.hangs ?? "frame") === frame.line.item &&
+      findRecipe(r.id, frame.line.standard) === r,
+  );
+  try {
+    return (
+      home &&
+      usualShape(home.id, frame.line, home.parameters.some((p) => p.name === "boxes") ? shared(frame.shape) : {})
+    );
+  } catch (e) {
+    if (e instanceof ShapeError) return undefined;
+    throw e;
+  }
+}
+
+/** Items that stand on each other in a hive. */
+const STACKED = ["body"];
 
 function fitJob(job: Job, lines: WorkedLine[]): Finding[] {
   const { units } = job;
@@ -74,33 +140,36 @@ function fitJob(job: Job, lines: WorkedLine[]): Finding[] {
     const ctx = at(line.at);
     const own = demands(line.shape, ctx);
     if (line.shape.recipe.kind === "frame") {
-      if (mates(line, lines, "body").length > 0) return own;
-      const box = usualShape("body", line.line);
-      return [
-        ...fitFrame(frameOf(line.shape), bodyOf(box), frameCount(box), line.shape.standard.beeSpace, ctx),
-        ...own,
-      ];
+      const box = mates(line, lines, "body").length > 0 ? undefined : bodyFor(line);
+      if (!box) return own;
+      return [...fitFrame(frameOf(line.shape), bodyOf(box), frameCount(box), school(box), ctx), ...own];
     }
     if (line.shape.recipe.kind !== "body") return own;
-    const frames = mates(line, lines, "frame");
     const hung = (l: WorkedLine) => ({ frame: frameOf(frameFor(l, lines)), body: bodyOf(l.shape) });
-    const inside = (frames.length > 0 ? frames.map((f) => f.shape) : [usualShape("frame", line.line)]).flatMap((f) =>
-      fitFrame(frameOf(f), bodyOf(line.shape), frameCount(line.shape), line.shape.standard.beeSpace, ctx),
+    const inside = framesFor(line, lines).flatMap((f) =>
+      fitFrame(frameOf(f), bodyOf(line.shape), frameCount(line.shape), school(line.shape), ctx),
     );
-    const others = bodies.filter((b) => b.at !== line.at && b.line.standard === line.line.standard);
+    const stacks = school(line.shape) !== "closed" && !hung(line).frame.openBelow && STACKED.includes(line.line.item);
+    const others = bodies.filter(
+      (b) => b.at !== line.at && b.line.standard === line.line.standard && STACKED.includes(b.line.item),
+    );
     return [
       ...inside,
-      betweenBoxes(hung(line), hung(line), "Between two of these boxes", ctx),
+      ...(stacks ? [betweenBoxes(hung(line), hung(line), "Between two of these boxes", ctx)] : []),
       ...others
-        .filter((o) => o.line.size !== line.line.size)
+        .filter((o) => stacks && o.line.size !== line.line.size)
         .map((o) => betweenBoxes(hung(line), hung(o), `Over the ${o.shape.title.toLowerCase()}`, ctx)),
-      footprintStep(
-        outside(line),
-        usualOutside(line.shape),
-        "Outside against bought covers and floors",
-        "the usual outside",
-        ctx,
-      ),
+      ...(line.line.item === "body"
+        ? [
+            footprintStep(
+              outside(line),
+              usualOutside(line.shape),
+              "Outside against bought covers and floors",
+              "the usual outside",
+              ctx,
+            ),
+          ]
+        : []),
       ...others
         .filter((o) => o.at < line.at)
         .map((o) =>

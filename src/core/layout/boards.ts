@@ -2,7 +2,7 @@ import type { Length } from "@/core/length/length";
 import { nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/job/job";
 import { boardBound, wholeBoards } from "./bound";
-import { type Group, type Lying, type Saw, usable } from "./request";
+import { type Group, type Lying, type Saw, trims, usable } from "./request";
 
 /** A piece on a board: its corner from the left end and the reference edge, in nm. */
 export interface LaidPiece {
@@ -264,11 +264,12 @@ function place(index: number, repeat: number, rows: Built[], lying: Lying[], boa
         keep: length >= saw.keepOffcut && width >= KEEP_WIDTH,
       });
   };
-  let y: number = saw.edgeTrim;
+  const { end, edge } = trims(board, saw);
+  let y: number = edge;
   const strips = [...rows]
     .sort((a, b) => b.width - a.width)
     .map(({ width, row }) => {
-      let x: number = saw.endTrim;
+      let x: number = end;
       const order = lying.map((l, i) => ({ l, i })).sort((a, b) => b.l.blank.length - a.l.blank.length);
       const pieces = order.flatMap(({ l, i }) =>
         Array.from({ length: row.pieces[i]! }, (): LaidPiece => {
@@ -277,12 +278,12 @@ function place(index: number, repeat: number, rows: Built[], lying: Lying[], boa
           return piece;
         }),
       );
-      offcut(x, y, saw.endTrim + room.length - x, width);
+      offcut(x, y, end + room.length - x, width);
       const strip = { y: nm(y), width: nm(width), pieces };
       y += width + saw.kerf;
       return strip;
     });
-  offcut(saw.endTrim, y, room.length, saw.edgeTrim + room.width - y);
+  offcut(end, y, room.length, edge + room.width - y);
   return { stock: index, repeat, strips, offcuts };
 }
 

@@ -21,12 +21,13 @@ const board = (o: Partial<BoardStock> = {}): BoardStock => ({
 const blank = (id: string, length: Length, width: Length, quantity: number, thickness = inch(0, 3, 4)): Blank => ({
   id,
   name: id,
+  material: "wood",
   length,
   width,
   thickness,
   quantity,
 });
-const saw = { kerf: inch(0, 1, 8), endTrim: inch(0, 1, 4), edgeTrim: nm(0), keepOffcut: inch(12) };
+const saw = { kerf: inch(0, 1, 8), endTrim: inch(0, 1, 4), edgeTrim: nm(0), sheetTrim: nm(0), keepOffcut: inch(12) };
 const lay = (blanks: Blank[], stock = [board()]) => layOut({ blanks, stock, saw }, () => 0);
 
 /** Checks a result from nothing but the request: what is inside, apart by a kerf, cuttable rip-first, and how many. */

@@ -6,13 +6,14 @@ import type { Missing } from "./request";
 export function missingText(m: Missing, units: Units): string {
   const say = (l: Parameters<typeof lengthWithUnit>[0]) => lengthWithUnit(l, units);
   const { thickness, width, length } = m.needs;
-  const board = `a board at least ${say(thickness)} thick, ${say(width)} wide and ${say(length)} long`;
+  const kind = m.blank.material === "ply" ? "sheet" : "board";
+  const board = `a ${kind} ${m.blank.material === "ply" ? "" : "at least "}${say(thickness)} thick, ${say(width)} wide and ${say(length)} long`;
   switch (m.why) {
     case "no stock":
-      return `${m.blank.name}: the job has no boards; it wants ${board}`;
+      return `${m.blank.name}: the job has no ${kind}s; it wants ${board}`;
     case "too few":
-      return `${m.blank.name}: ${m.short} of ${m.blank.quantity} are left over when the stock runs out; add more boards ${say(thickness)} thick`;
+      return `${m.blank.name}: ${m.short} of ${m.blank.quantity} are left over when the stock runs out; add more ${kind}s ${say(thickness)} thick`;
     default:
-      return `${m.blank.name}: every board is ${m.why} for it; it wants ${board}`;
+      return `${m.blank.name}: every ${kind} is ${m.why === "other thickness" ? "of another thickness" : m.why} for it; it wants ${board}`;
   }
 }

@@ -8,6 +8,7 @@ import type { BoardStock } from "@/core/job/job";
 export interface Blank {
   id: string;
   name: string;
+  material: "wood" | "ply";
   length: Length;
   width: Length;
   thickness: Length;
@@ -18,6 +19,8 @@ export interface Saw {
   kerf: Length;
   endTrim: Length;
   edgeTrim: Length;
+  /** Lost all round a sheet. */
+  sheetTrim: Length;
   keepOffcut: Length;
 }
 
@@ -29,18 +32,19 @@ export interface LayoutRequest {
 }
 
 export function layoutRequest(worked: WorkedJob): LayoutRequest {
-  const { kerf, endTrim, edgeTrim, keepOffcut } = worked.job.workshop;
+  const { kerf, endTrim, edgeTrim, sheetTrim, keepOffcut } = worked.job.workshop;
   return {
     blanks: cutList(worked).map(({ id, part, quantity }) => ({
       id,
       name: part.name,
-      length: part.size.l,
-      width: part.size.w,
-      thickness: part.size.t,
+      material: part.material,
+      length: part.cut.l,
+      width: part.cut.w,
+      thickness: part.cut.t,
       quantity,
     })),
-    stock: worked.job.stock.filter((s) => s.form === "board"),
-    saw: { kerf, endTrim, edgeTrim, keepOffcut },
+    stock: worked.job.stock.filter((s) => s.form !== "pack"),
+    saw: { kerf, endTrim, edgeTrim, sheetTrim, keepOffcut },
   };
 }
 
@@ -65,14 +69,20 @@ export interface Group {
 export interface Missing {
   blank: Blank;
   needs: { thickness: Length; width: Length; length: Length };
-  why: "no stock" | "too thin" | "too narrow" | "too short" | "too few";
+  why: "no stock" | "other thickness" | "too thin" | "too narrow" | "too short" | "too few";
   short?: number;
 }
 
-export const usable = (s: BoardStock, saw: Saw) => ({
-  length: nm(s.length - 2 * saw.endTrim),
-  width: nm(s.width - 2 * saw.edgeTrim),
-});
+/** What is lost at each end and each edge of a board or sheet. */
+export const trims = (s: BoardStock, saw: Saw) =>
+  s.form === "sheet" ? { end: saw.sheetTrim, edge: saw.sheetTrim } : { end: saw.endTrim, edge: saw.edgeTrim };
+
+export const usable = (s: BoardStock, saw: Saw) => {
+  const { end, edge } = trims(s, saw);
+  return { length: nm(s.length - 2 * end), width: nm(s.width - 2 * edge) };
+};
+
+const gives = (s: BoardStock, blank: Blank) => (s.form === "sheet") === (blank.material === "ply");
 
 /**
  * Chooses for every blank the thickness of board it comes from and how it lies: the way that takes least wood
@@ -80,17 +90,19 @@ export const usable = (s: BoardStock, saw: Saw) => ({
  */
 export function groups(request: LayoutRequest): { groups: Group[]; missing: Missing[] } {
   const { blanks, stock, saw } = request;
-  const byThickness = new Map<Length, Group>();
+  const byThickness = new Map<string, Group>();
   const missing: Missing[] = [];
   for (const blank of blanks) {
-    const ways = stock.flatMap((s) => {
+    const ways = stock.flatMap((s, index) => {
+      if (!gives(s, blank)) return [];
       const room = usable(s, saw);
       return [
         { onEdge: false, width: blank.width, planed: s.thickness - blank.thickness },
         { onEdge: true, width: blank.thickness, planed: s.thickness - blank.width },
       ]
         .filter((w) => w.planed >= 0 && w.width <= room.width && blank.length <= room.length)
-        .map((w) => ({ ...w, thickness: s.thickness }));
+        .filter((w) => s.form === "board" || (!w.onEdge && w.planed === 0))
+        .map((w) => ({ ...w, thickness: s.thickness, form: stock[index]!.form }));
     });
     ways.sort((a, b) => a.thickness * a.width - b.thickness * b.width || Number(a.onEdge) - Number(b.onEdge));
     const best = ways[0];
@@ -106,20 +118,23 @@ export function groups(request: LayoutRequest): { groups: Group[]; missing: Miss
       });
       continue;
     }
-    const group: Group = byThickness.get(best.thickness) ?? {
+    const group: Group = byThickness.get(`${best.form} ${best.thickness}`) ?? {
       thickness: best.thickness,
-      stock: stock.flatMap((s, i) => (s.thickness === best.thickness ? [i] : [])),
+      stock: stock.flatMap((s, i) => (s.thickness === best.thickness && s.form === best.form ? [i] : [])),
       lying: [],
     };
     group.lying.push({ blank, width: best.width, onEdge: best.onEdge, planed: nm(best.planed) });
-    byThickness.set(best.thickness, group);
+    byThickness.set(`${best.form} ${best.thickness}`, group);
   }
   return { groups: [...byThickness.values()].sort((a, b) => a.thickness - b.thickness), missing };
 }
 
 function whyNot(blank: Blank, { stock, saw }: LayoutRequest): Missing["why"] {
-  if (stock.length === 0) return "no stock";
-  const thick = stock.filter((s) => s.thickness >= blank.thickness);
-  if (thick.length === 0) return "too thin";
+  const suited = stock.filter((s) => gives(s, blank));
+  if (suited.length === 0) return "no stock";
+  const thick = suited.filter((s) =>
+    s.form === "sheet" ? s.thickness === blank.thickness : s.thickness >= blank.thickness,
+  );
+  if (thick.length === 0) return blank.material === "ply" ? "other thickness" : "too thin";
   return thick.some((s) => usable(s, saw).width >= blank.width) ? "too short" : "too narrow";
 }

@@ -82,7 +82,7 @@ function boardLines(layout: LayoutResult, units: WorkedJob["job"]["units"]): Ord
     const s = layout.request.stock[i]!;
     const size = [s.thickness, s.width, s.length].map((x) => lengthText(x, units)).join(" × ");
     return {
-      what: `${s.material} board ${size}`,
+      what: `${s.material} ${s.form} ${size}`,
       quantity: u.count,
       unit: "board",
       packs: [{ size: 1, count: u.count, price: s.price }],

@@ -9,6 +9,7 @@ const CAUTIONS: Record<string, string> = {
   thin: "Thin strip: push block and zero-clearance insert; cut it from a wider board, do not let the off-fall pinch.",
   dado: "Blade guard is off: sled or feather boards, hands away, part flat on the table. Stop the machine to measure.",
   plane: "Look for nails, grit and loose knots first; keep to the planer's least length.",
+  drill: "Clamp the work; no gloves near a turning bit. Stop the machine to clear chips.",
   glue: "Air the room; keep glue off skin and eyes.",
   dust: "Extraction and a mask; cedar, board and hardwood dust sensitise.",
 };
@@ -23,4 +24,4 @@ export function caution(hazard: string): string {
 }
 
 /** Stations whose every operation is hazardous. */
-export const HAZARDOUS_STATIONS = ["table saw", "planer"];
+export const HAZARDOUS_STATIONS = ["table saw", "planer", "drill"];

@@ -1,10 +1,46 @@
 import { body } from "./bodies/body";
+import { cabinetStorey } from "./bodies/cabinet-storey";
+import { dividedBody } from "./bodies/divided-body";
+import { joinedBody } from "./bodies/joined-body";
+import { longBody } from "./bodies/long-body";
+import { nationalBody } from "./bodies/national-body";
+import { nuc } from "./bodies/nuc";
+import { squareBox } from "./bodies/square-box";
+import { topBarTrough } from "./bodies/top-bar-trough";
+import { closedTopFrame } from "./frames/closed-top-frame";
+import { extraDeepFrame } from "./frames/extra-deep-frame";
 import { frame } from "./frames/frame";
+import { halfFrame } from "./frames/half-frame";
+import { noEarFrame } from "./frames/no-ear-frame";
+import { piFrame } from "./frames/pi-frame";
+import { topBar } from "./frames/top-bar";
 import type { Recipe } from "./recipe";
 
-/** Every recipe that ships; a test checks each against the schema. A new item is one more file and one more line here. */
-export const RECIPES: Recipe[] = [body, frame];
+/**
+ * Every recipe that ships; a test checks each against the schema. A new item is one more file and one more line here.
+ * Two recipes may share an id when each is for standards of its own.
+ */
+export const RECIPES: Recipe[] = [
+  body,
+  nationalBody,
+  nuc,
+  dividedBody,
+  longBody,
+  joinedBody,
+  squareBox,
+  topBarTrough,
+  cabinetStorey,
+  frame,
+  halfFrame,
+  extraDeepFrame,
+  noEarFrame,
+  closedTopFrame,
+  piFrame,
+  topBar,
+];
 
-export function findRecipe(id: string): Recipe | undefined {
-  return RECIPES.find((r) => r.id === id);
+/** How an item is made in a standard: the recipe written for that standard, otherwise the general one. */
+export function findRecipe(id: string, standard?: string): Recipe | undefined {
+  const own = RECIPES.filter((r) => r.id === id);
+  return own.find((r) => standard !== undefined && r.standards?.includes(standard)) ?? own[0];
 }

@@ -33,6 +33,16 @@ export const parameterSchema = z.discriminatedUnion("kind", [
     choices: z.array(z.strictObject({ id: z.string(), label: z.string(), note: z.string().optional() })).min(1),
   }),
   z.strictObject({ ...parameterBase, kind: z.literal("flag"), default: z.boolean() }),
+  /** A whole number of things. */
+  z.strictObject({
+    ...parameterBase,
+    kind: z.literal("count"),
+    default: formula.optional(),
+    min: z.number(),
+    max: z.number(),
+  }),
+  /** A plain number, such as a moisture in percent. */
+  z.strictObject({ ...parameterBase, kind: z.literal("number"), default: formula, min: z.number(), max: z.number() }),
 ]);
 export type Parameter = z.infer<typeof parameterSchema>;
 
@@ -55,6 +65,8 @@ export const placeSchema = z.strictObject({
   l: direction,
   w: direction,
   t: direction,
+  /** Degrees it leans about its own length: the foot stays, the reference edge moves towards the reference face. */
+  lean: formula.optional(),
 });
 
 const edge = z.enum(["top", "bottom", "left", "right"]);
@@ -94,10 +106,32 @@ export const featureSchema = z.discriminatedUnion("kind", [
     long: formula,
     keep: z.enum(["odd", "even"]),
     key: formula,
+    /** Dovetails: how far each row line slants over the depth of the joint; 0 for square fingers. */
+    slant: formula.optional(),
   }),
   /** A rectangular bite, through the thickness unless `t` says otherwise. */
   z.strictObject({ ...featureBase, kind: z.literal("notch"), l: span, w: span, t: span.optional() }),
-  z.strictObject({ ...featureBase, kind: z.literal("hole"), l: formula, w: formula, diameter: formula }),
+  z.strictObject({
+    ...featureBase,
+    kind: z.literal("hole"),
+    l: formula,
+    w: formula,
+    diameter: formula,
+    /** A row of them, along the grain, `step` apart. */
+    count: formula.optional(),
+    step: formula.optional(),
+  }),
+  /** An edge planed off at a slant: `across` the face, `deep` into it; a mitre when both are the thickness. */
+  z.strictObject({ ...featureBase, kind: z.literal("bevel"), edge, face, across: formula, deep: formula }),
+  /** A corner of the face sawn off, right through: `along` the length from the end, `across` the width from the edge. */
+  z.strictObject({
+    ...featureBase,
+    kind: z.literal("taper"),
+    end: z.enum(["left", "right"]),
+    edge: z.enum(["top", "bottom"]),
+    along: formula,
+    across: formula,
+  }),
   /** A hand grip in the reference face with a sloped roof: middle at `l`, upper edge at `w`. */
   z.strictObject({
     ...featureBase,
@@ -119,13 +153,17 @@ const partSchema = z.strictObject({
   length: formula,
   width: formula,
   thickness: formula,
+  /** What it is cut from: boards, or sheets of ply. */
+  material: z.enum(["wood", "ply"]).optional(),
+  /** Cut this much wider than it will be, for wood that still dries. */
+  allowance: formula.optional(),
   why: z.strictObject({ length: z.string().optional(), width: z.string().optional() }).optional(),
   when: formula.optional(),
   outside: z.string().optional(),
   features: z.array(featureSchema),
   places: z.array(placeSchema).min(1),
 });
-export type PartRecipe = z.infer<typeof partSchema>;
+export type PartRecipe = z.input<typeof partSchema>;
 
 /** Bought things an item takes: fasteners, foundation, glue by joint area. */
 const hardwareSchema = z.strictObject({
@@ -167,6 +205,14 @@ export const recipeSchema = z.strictObject({
   /** What the fit rules know it as. */
   kind: z.enum(["body", "frame", "other"]),
   about: z.string(),
+  /** Standards it is for; all that have what it needs when not said. */
+  standards: z.array(id).optional(),
+  /** Names a standard must give for it. */
+  needs: z.array(name),
+  /** What hangs in it, an item id; the standard's own when not said. */
+  hangs: id.optional(),
+  /** From where inside it is measured, when not from the middle. */
+  measuredAt: z.strictObject({ x: formula, y: formula }).optional(),
   parameters: z.array(parameterSchema).max(200),
   values: z.array(valueSchema).max(400),
   parts: z.array(partSchema).max(200),
@@ -188,4 +234,4 @@ export const recipeSchema = z.strictObject({
     }),
   ),
 });
-export type Recipe = z.infer<typeof recipeSchema>;
+export type Recipe = z.input<typeof recipeSchema>;

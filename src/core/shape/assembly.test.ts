@@ -84,7 +84,15 @@ describe("a blank less its bites", () => {
 describe("the assembled body", () => {
   // 19 7/8 × 16 1/4 outside in 3/4" stock → 18 3/8 × 14 3/4 inside: handbook 12 [trade].
   test("measured with straight lines, comes out as the check value says", () => {
-    for (const joint of ["rabbet-ends", "rabbet-sides", "butt-ends-inside", "butt-sides-inside", "finger"])
+    for (const joint of [
+      "rabbet-ends",
+      "rabbet-sides",
+      "butt-ends-inside",
+      "butt-sides-inside",
+      "finger",
+      "dovetail",
+      "mitre",
+    ])
       expect(measureBody(make("body", { joint }))).toEqual({
         insideLength: inch(18, 3, 8),
         insideWidth: inch(14, 3, 4),
@@ -93,6 +101,7 @@ describe("the assembled body", () => {
         depth: inch(9, 5, 8),
         restToRest: inch(19, 1, 8),
         restDepth: inch(0, 5, 8),
+        runnerRise: 0,
       });
   });
 

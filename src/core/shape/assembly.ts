@@ -1,5 +1,15 @@
 import { type Part, type Place, type Shape } from "./shape";
-import { type Axis, AXES, type Polygon, type Range, acrossAxes, sectionOf, silhouette, woodAlong } from "./solid";
+import {
+  type Axis,
+  AXES,
+  type Polygon,
+  type Range,
+  acrossAxes,
+  rectangle,
+  sectionOf,
+  silhouette,
+  woodAlong,
+} from "./solid";
 
 /**
  * The assembled item in space: x along the frames, y across, z up, in nm. Everything drawn or judged is read from
@@ -38,11 +48,27 @@ function toItem(place: Place, a: Axis, value: number): number {
 
 export const bitesOf = (part: Part) => part.features.flatMap((f) => f.bites);
 
+/** A leaning part's (w, t) turned about its own corner, still along its own axes before leaning. */
+function leant(place: Place, [w, t]: [number, number]): [number, number] {
+  const [c, s] = [Math.cos(place.lean ?? 0), Math.sin(place.lean ?? 0)];
+  return [Math.round(w * c - t * s), Math.round(w * s + t * c)];
+}
+function upright(place: Place, [w, t]: [number, number]): [number, number] {
+  const [c, s] = [Math.cos(place.lean ?? 0), Math.sin(place.lean ?? 0)];
+  return [Math.round(w * c + t * s), Math.round(t * c - w * s)];
+}
+
 /** The box a placed part fills, before its features. */
 export function placedBox(part: Part, place: Place): Record<ItemAxis, Range> {
   const box = {} as Record<ItemAxis, Range>;
+  const corners = [0, part.size.w].flatMap((w) => [0, part.size.t].map((t) => leant(place, [w, t])));
+  const spans: Record<Axis, number[]> = {
+    l: [0, part.size.l],
+    w: corners.map((c) => c[0]),
+    t: corners.map((c) => c[1]),
+  };
   for (const a of AXES) {
-    const ends = [toItem(place, a, 0), toItem(place, a, part.size[a])];
+    const ends = spans[a].map((v) => toItem(place, a, v));
     box[itemAxis(place, a)] = [Math.min(...ends), Math.max(...ends)];
   }
   return box;
@@ -63,12 +89,41 @@ export function probe(shape: Shape, axis: ItemAxis, at: At): Stretch[] {
     for (const place of part.places) {
       const local = { l: 0, w: 0, t: 0 };
       for (const i of ITEM_AXES) local[localAxis(place, i)] = toLocal(place, i, at[i]);
+      if (place.lean) {
+        found.push(...probeLeaning(part, place, axis, at, local));
+        continue;
+      }
       for (const [a, b] of woodAlong(part.size, bitesOf(part), localAxis(place, axis), local)) {
         const ends = [toItem(place, localAxis(place, axis), a), toItem(place, localAxis(place, axis), b)];
         found.push({ from: Math.min(...ends), to: Math.max(...ends), part });
       }
     }
   return found.sort((p, q) => p.from - q.from);
+}
+
+/** As `probe`, for a part that leans about its own length: along it by turning the line back, otherwise on its section. */
+function probeLeaning(part: Part, place: Place, axis: ItemAxis, at: At, local: Record<Axis, number>): Stretch[] {
+  if (localAxis(place, axis) === "l") {
+    const [w, t] = upright(place, [local.w, local.t]);
+    return woodAlong(part.size, bitesOf(part), "l", { l: 0, w, t }).map(([a, b]) => {
+      const ends = [toItem(place, "l", a), toItem(place, "l", b)];
+      return { from: Math.min(...ends), to: Math.max(...ends), part };
+    });
+  }
+  const across = itemAxis(place, "l");
+  const rings = turn(sectionOf(part.size, bitesOf(part), "l", local.l), place, across).flat();
+  const [run, level] = PLANE[across][0] === axis ? ([0, 1] as const) : ([1, 0] as const);
+  const height = at[PLANE[across][level]];
+  const hits = rings
+    .flatMap((ring) =>
+      ring.flatMap((p, i) => {
+        const q = ring[(i + 1) % ring.length]!;
+        if (p[level] > height === q[level] > height) return [];
+        return [Math.round(p[run] + ((height - p[level]) / (q[level] - p[level])) * (q[run] - p[run]))];
+      }),
+    )
+    .sort((a, b) => a - b);
+  return hits.flatMap((h, i) => (i % 2 === 0 && i + 1 < hits.length ? [{ from: h, to: hits[i + 1]!, part }] : []));
 }
 
 /** The drawing plane across an axis: which item axis runs right and which up. */
@@ -79,6 +134,7 @@ export function section(shape: Shape, axis: ItemAxis, at: number): Outline[] {
   return shape.parts.flatMap((part) =>
     part.places.flatMap((place): Outline[] => {
       const a = localAxis(place, axis);
+      if (place.lean && a !== "l") return [boxOutline(part, place, axis)];
       const local = toLocal(place, axis, at);
       const rings = sectionOf(part.size, bitesOf(part), a, local);
       if (rings.length > 0)
@@ -94,6 +150,7 @@ export function view(shape: Shape, axis: ItemAxis): Outline[] {
   return shape.parts.flatMap((part) =>
     part.places.map((place): Outline => {
       const a = localAxis(place, axis);
+      if (place.lean && a !== "l") return boxOutline(part, place, axis);
       return {
         part,
         rings: turn(silhouette(part.size, bitesOf(part), a), place, axis),
@@ -104,15 +161,23 @@ export function view(shape: Shape, axis: ItemAxis): Outline[] {
   );
 }
 
+/** A leaning part seen from the side: the box it fills. */
+function boxOutline(part: Part, place: Place, axis: ItemAxis): Outline {
+  const box = placedBox(part, place);
+  const [right, up] = PLANE[axis];
+  return { part, rings: [[rectangle(box[right], box[up])]], grain: "long", cut: false };
+}
+
 /** From a part's plane to the item's: each ring's points as (right, up). */
 function turn(rings: Polygon[][], place: Place, axis: ItemAxis): Polygon[][] {
   const [p, q] = acrossAxes(localAxis(place, axis));
   const pIsRight = itemAxis(place, p) === PLANE[axis][0];
   return rings.map((ring) =>
     ring.map((line) =>
-      line.map(([a, b]) =>
-        pIsRight ? [toItem(place, p, a), toItem(place, q, b)] : [toItem(place, q, b), toItem(place, p, a)],
-      ),
+      line.map((point) => {
+        const [a, b] = place.lean ? leant(place, point) : point;
+        return pIsRight ? [toItem(place, p, a), toItem(place, q, b)] : [toItem(place, q, b), toItem(place, p, a)];
+      }),
     ),
   );
 }

@@ -3,7 +3,7 @@ import { type Length, type Units, nm } from "@/core/length/length";
 import { lengthText } from "@/core/length/format";
 import { toCount, toLength, toNumber } from "./formula";
 import type { Scope } from "./scope";
-import type { Axis, Bite, Range } from "./solid";
+import type { Axis, Bite, Prism, Range } from "./solid";
 
 /** A cut into a part: what it takes away, and how a person says it. */
 export interface Feature {
@@ -71,8 +71,15 @@ export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): F
       const line = (i: number) => (i <= 0 ? 0 : i >= rows ? size.w : first + (i - 1) * row + key);
       const l: Range = recipe.end === "left" ? [0, long] : [size.l - long, size.l];
       const bites: Bite[] = [];
-      for (let i = recipe.keep === "odd" ? 1 : 0; i < rows; i += 2)
-        bites.push({ box: { l, w: [line(i), line(i + 1)], t: [0, size.t] } });
+      const slant = recipe.slant === undefined ? 0 : length(recipe.slant);
+      for (let i = recipe.keep === "odd" ? 1 : 0; i < rows; i += 2) {
+        const row: Range = [line(i), line(i + 1)];
+        bites.push(
+          slant === 0
+            ? { box: { l, w: row, t: [0, size.t] } }
+            : { prism: dovetailGap(recipe.keep, recipe.end, l, row, slant, size, rows - 1 === i, i === 0) },
+        );
+      }
       return {
         kind: "fingers",
         name: recipe.name,
@@ -101,19 +108,73 @@ export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): F
         measures,
       };
     }
+    case "bevel": {
+      const [across, deep] = [length(recipe.across), length(recipe.deep)];
+      const onEnds = recipe.edge === "left" || recipe.edge === "right";
+      const near = recipe.edge === "left" || recipe.edge === "top";
+      const width = onEnds ? size.l : size.w;
+      const [edge, in_] = near ? [0, across] : [width, width - across];
+      const [face, under] = recipe.face === "reference" ? [0, deep] : [size.t, size.t - deep];
+      return {
+        kind: "bevel",
+        name: recipe.name,
+        face: recipe.face,
+        machine: "saw",
+        measures: { wide: across, deep },
+        where: EDGE[recipe.edge],
+        bites: [
+          {
+            prism: {
+              axis: onEnds ? "w" : "l",
+              range: [-past, (onEnds ? size.w : size.l) + past],
+              polygon: [
+                [edge, face],
+                [in_, face],
+                [edge, under],
+              ],
+            },
+          },
+        ],
+      };
+    }
+    case "taper": {
+      const [along, across] = [length(recipe.along), length(recipe.across)];
+      const l = recipe.end === "left" ? 0 : size.l;
+      const w = recipe.edge === "top" ? 0 : size.w;
+      const polygon: [number, number][] = [
+        [l, w],
+        [l + (recipe.end === "left" ? along : -along), w],
+        [l, w + (recipe.edge === "top" ? across : -across)],
+      ];
+      return {
+        kind: "taper",
+        name: recipe.name,
+        face: "through",
+        machine: "saw",
+        measures: { along, across },
+        where: `${recipe.end} end`,
+        bites: [{ prism: { axis: "t", range: [-past, size.t + past], polygon } }],
+      };
+    }
     case "hole": {
       const [l, w, diameter] = [length(recipe.l), length(recipe.w), length(recipe.diameter)];
-      const polygon = Array.from({ length: 24 }, (_, i): [number, number] => [
-        Math.round(l + (diameter / 2) * Math.cos((i * Math.PI) / 12)),
-        Math.round(w + (diameter / 2) * Math.sin((i * Math.PI) / 12)),
-      ]);
+      const count = recipe.count === undefined ? 1 : toCount(scope.evaluate(recipe.count).value, "holes");
+      const step = recipe.step === undefined ? 0 : length(recipe.step);
+      const ring = (at: number) =>
+        Array.from({ length: 24 }, (_, i): [number, number] => [
+          Math.round(at + (diameter / 2) * Math.cos((i * Math.PI) / 12)),
+          Math.round(w + (diameter / 2) * Math.sin((i * Math.PI) / 12)),
+        ]);
       return {
         kind: "hole",
         name: recipe.name,
         face: "through",
         machine: "drill",
         measures: { diameter },
-        bites: [{ prism: { axis: "t", range: [-past, size.t + past], polygon } }],
+        bites: Array.from({ length: count }, (_, i) => ({
+          prism: { axis: "t" as const, range: [-past, size.t + past] as Range, polygon: ring(l + i * step) },
+        })),
+        ...(count > 1 ? { where: `${count} of them` } : {}),
       };
     }
     case "handhold": {
@@ -150,6 +211,49 @@ export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): F
       };
     }
   }
+}
+
+/**
+ * What goes between two dovetails. Tails (odd rows, on the side) are widest at the end of the board, so the gap there
+ * is narrowest; pins (even rows, on the end) slant through the thickness to match.
+ */
+function dovetailGap(
+  keep: "odd" | "even",
+  end: "left" | "right",
+  l: Range,
+  [top, bottom]: Range,
+  slant: number,
+  size: Size,
+  last: boolean,
+  first: boolean,
+): Prism {
+  const half = Math.round(slant / 2);
+  // The tail's outer half-width is wider by `half` at the end of the side, which is the outside face of the end.
+  const up = first ? 0 : half;
+  const down = last ? 0 : half;
+  if (keep === "odd") {
+    const [tip, base] = end === "left" ? l : [l[1], l[0]];
+    return {
+      axis: "t",
+      range: [-past, size.t + past],
+      polygon: [
+        [tip, top + up],
+        [base, top - up],
+        [base, bottom + down],
+        [tip, bottom - down],
+      ],
+    };
+  }
+  return {
+    axis: "l",
+    range: l,
+    polygon: [
+      [top - up, 0],
+      [bottom + down, 0],
+      [bottom - down, size.t],
+      [top + up, size.t],
+    ],
+  };
 }
 
 function intoFace(face: "reference" | "far", deep: number, size: Size): Range {

@@ -27,6 +27,8 @@ describe("cut sizes of bodies", () => {
     ["butt-ends-inside", {}, [inch(19, 7, 8), inch(14, 3, 4)]],
     ["butt-sides-inside", {}, [inch(18, 3, 8), inch(16, 1, 4)]],
     ["finger", {}, [inch(19, 7, 8), inch(16, 1, 4)]],
+    ["dovetail", {}, [inch(19, 7, 8), inch(16, 1, 4)]],
+    ["mitre", {}, [inch(19, 7, 8), inch(16, 1, 4)]],
     // True 1" butt held inside: sides 20 3/8, ends 14 3/4 (arithmetic on the same table).
     ["butt-ends-inside", { thickness: inch(1) }, [inch(20, 3, 8), inch(14, 3, 4)]],
     // Held outside, 19 7/8 stays.
@@ -43,6 +45,7 @@ describe("cut sizes of bodies", () => {
     ["deep", inch(0, 3, 4), 13, inch(0, 5, 8)],
     ["medium", inch(0, 3, 4), 9, inch(0, 5, 8)],
     ["shallow", inch(0, 3, 4), 7, inch(1, 3, 16)],
+    ["jumbo", inch(0, 3, 4), 15, inch(1, 1, 8)],
     ["deep", inch(1), 9, inch(1, 5, 8)],
   ])("fingers of a %s in %d", (size, thickness, rows, top) => {
     const s = make("body", size, { joint: "finger", thickness });

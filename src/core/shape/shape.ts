@@ -4,13 +4,24 @@ import { parseLength } from "@/core/length/parse";
 import type { PartRecipe, Recipe } from "@/core/recipes/recipe";
 import type { Standard } from "@/core/standards/standard";
 import { STANDARD_NAMES } from "@/core/standards/words";
+import Fraction from "fraction.js";
 import { type Feature, shapeFeature } from "./features";
-import { type Formula, FormulaError, type Token, amount, lengthValue, toFlag, toLength } from "./formula";
+import {
+  type Formula,
+  FormulaError,
+  type Token,
+  type Value,
+  amount,
+  lengthValue,
+  toFlag,
+  toLength,
+  toNumber,
+} from "./formula";
 import { Scope, type Working } from "./scope";
 import type { Axis } from "./solid";
 
 /** What a maker chose for a parameter, lengths already read. */
-export type OptionValue = Length | string | boolean;
+export type OptionValue = Length | number | string | boolean;
 export type Options = Record<string, OptionValue>;
 
 export type Direction = "+x" | "-x" | "+y" | "-y" | "+z" | "-z";
@@ -19,6 +30,8 @@ export type Direction = "+x" | "-x" | "+y" | "-y" | "+z" | "-z";
 export interface Place {
   at: { x: number; y: number; z: number };
   dir: Record<Axis, Direction>;
+  /** Radians it leans about its own length; absent when it stands square. */
+  lean?: number;
 }
 
 /** A kind of piece in an item: blank, features, places. Sizes in nm; the count in one item is the number of places. */
@@ -27,6 +40,9 @@ export interface Part {
   name: string;
   role: string;
   size: { l: Length; w: Length; t: Length };
+  /** What is sawn: the size, and what is allowed for drying. */
+  cut: { l: Length; w: Length; t: Length };
+  material: "wood" | "ply";
   features: Feature[];
   places: Place[];
   outside?: string;
@@ -67,6 +83,11 @@ export function shapeItem(
   units: Units = standard.units,
 ): Shape {
   const size = standard.sizes[sizeId];
+  if (recipe.standards && !recipe.standards.includes(standard.id))
+    throw new ShapeError(
+      "standard",
+      `${recipe.name} is made for ${recipe.standards.join(", ")}; read "${standard.id}"`,
+    );
   if (!size)
     throw new ShapeError("size", `read "${sizeId}"; ${standard.short} has ${Object.keys(standard.sizes).join(", ")}`);
   const scope = scopeFor(recipe, standard, sizeId, options);
@@ -92,30 +113,35 @@ export function lengthOf(shape: Shape, name: string): Length {
   return toLength(shape.scope.working(name).value, name);
 }
 
+/** Names in order of strength: what is asked, the recipe's own values, the standard's, the parameter's usual choice. */
 function scopeFor(recipe: Recipe, standard: Standard, sizeId: string, options: Options): Scope {
   const scope = new Scope();
-  for (const [name, v] of Object.entries({ ...standard.values, ...standard.sizes[sizeId]!.values })) {
+  const define = (name: string, v: Standard["values"][string], label: string) => {
     const given = typeof v.value === "number" ? amount(v.value) : lengthValue(parseLength(v.value, standard.units));
-    scope.define(name, { label: STANDARD_NAMES[name] ?? name, source: "standard", mark: v.mark, why: v.note, given });
-  }
+    scope.define(name, { label, source: "standard", mark: v.mark, why: v.note, given });
+  };
+  for (const [id, other] of Object.entries(standard.sizes))
+    for (const [name, v] of Object.entries(other.values))
+      define(`${name}Of${id[0]!.toUpperCase()}${id.slice(1)}`, v, `${STANDARD_NAMES[name] ?? name}, ${other.name}`);
+  for (const [name, v] of Object.entries({ ...standard.values, ...standard.sizes[sizeId]!.values }))
+    define(name, v, STANDARD_NAMES[name] ?? name);
+  for (const need of recipe.needs)
+    if (!scope.has(need))
+      throw new ShapeError(
+        "standard",
+        `${standard.short} gives no ${STANDARD_NAMES[need] ?? need}, so it has no ${recipe.name.toLowerCase()}`,
+      );
   for (const v of recipe.values)
     scope.define(v.name, { label: v.label, source: "worked out", mark: v.mark, why: v.why, formula: v.formula });
   for (const p of recipe.parameters) {
     const label = p.label.toLowerCase();
     const asked = options[p.name];
-    if (asked !== undefined) {
-      const given =
-        typeof asked === "number"
-          ? lengthValue(asked)
-          : typeof asked === "string"
-            ? { kind: "word" as const, of: asked }
-            : { kind: "flag" as const, of: asked };
-      scope.define(p.name, { label, source: "asked", given });
-    } else if (p.kind === "choice")
-      scope.define(p.name, { label, source: "usual", given: { kind: "word", of: p.default } });
+    if (asked !== undefined) scope.define(p.name, { label, source: "asked", given: optionValue(p.kind, asked) });
+    else if (p.kind === "choice")
+      scope.define(p.name, { label, source: "usual", given: { kind: "word", of: usualChoice(p, standard) } });
     else if (p.kind === "flag")
       scope.define(p.name, { label, source: "usual", given: { kind: "flag", of: p.default } });
-    else if (p.default !== undefined)
+    else if (p.default !== undefined && !scope.has(p.name))
       scope.define(p.name, { label, source: "usual", mark: p.mark, why: p.hint, formula: p.default });
     else if (!scope.has(p.name))
       throw new FormulaError(`${recipe.id}: ${p.name} has no default and ${standard.short} does not give it`);
@@ -123,15 +149,32 @@ function scopeFor(recipe: Recipe, standard: Standard, sizeId: string, options: O
   return scope;
 }
 
+/** What a standard's makers usually choose, where the recipe knows that choice. */
+function usualChoice(p: Extract<Recipe["parameters"][number], { kind: "choice" }>, standard: Standard): string {
+  const usual = p.name === "beeSpace" ? standard.beeSpace : standard.usual?.[p.name];
+  return usual !== undefined && p.choices.some((c) => c.id === usual) ? usual : p.default;
+}
+
+function optionValue(kind: Recipe["parameters"][number]["kind"], asked: OptionValue): Value {
+  if (typeof asked === "string") return { kind: "word", of: asked };
+  if (typeof asked === "boolean") return { kind: "flag", of: asked };
+  return kind === "length" ? lengthValue(asked as Length) : amount(new Fraction(String(asked)));
+}
+
 function checkRanges(recipe: Recipe, options: Options, scope: Scope, units: Units): void {
   for (const p of recipe.parameters) {
     const asked = options[p.name];
-    if (asked === undefined || p.kind !== "length") continue;
+    if (asked === undefined || typeof asked !== "number" || p.kind === "choice" || p.kind === "flag") continue;
+    if (p.kind !== "length") {
+      if (asked < p.min || asked > p.max)
+        throw new ShapeError(p.name, `${p.label}: read ${asked}, wanted ${p.min} to ${p.max}`);
+      continue;
+    }
     const say = (l: Length) => lengthWithUnit(l, units);
     const bound = (f: Formula) => toLength(scope.evaluate(f).value, p.name);
-    if (p.min !== undefined && (asked as Length) < bound(p.min))
+    if (p.min !== undefined && asked < bound(p.min))
       throw new ShapeError(p.name, `${p.label}: read ${say(asked as Length)}, at least ${say(bound(p.min))}`);
-    if (p.max !== undefined && (asked as Length) > bound(p.max))
+    if (p.max !== undefined && asked > bound(p.max))
       throw new ShapeError(p.name, `${p.label}: read ${say(asked as Length)}, at most ${say(bound(p.max))}`);
   }
 }
@@ -177,7 +220,11 @@ function shapePart(recipe: PartRecipe, scope: Scope, units: Units): Part {
     name: recipe.name,
     role: recipe.role,
     outside: recipe.outside,
+    material: recipe.material ?? "wood",
     size,
+    cut: recipe.allowance
+      ? { ...size, w: nm(size.w + toLength(scope.evaluate(recipe.allowance).value, "allowance")) }
+      : size,
     features: recipe.features.filter((f) => holds(f.when, scope)).map((f) => shapeFeature(f, scope, size)),
     places: recipe.places.map((p) => {
       const [x, y, z] = p.at.map((f) => toLength(scope.evaluate(f).value, `${recipe.name} place`)) as [
@@ -185,7 +232,8 @@ function shapePart(recipe: PartRecipe, scope: Scope, units: Units): Part {
         Length,
         Length,
       ];
-      return { at: { x, y, z }, dir: { l: p.l, w: p.w, t: p.t } };
+      const lean = p.lean === undefined ? 0 : (toNumber(scope.evaluate(p.lean).value, "lean") * Math.PI) / 180;
+      return { at: { x, y, z }, dir: { l: p.l, w: p.w, t: p.t }, ...(lean === 0 ? {} : { lean }) };
     }),
     working,
   };

@@ -1,7 +1,5 @@
+import { mem, trade } from "./marks";
 import type { Standard } from "./standard";
-
-const trade = (value: string | number, note?: string) => ({ value, mark: "trade" as const, ...(note ? { note } : {}) });
-const mem = (value: string | number, note?: string) => ({ value, mark: "mem" as const, ...(note ? { note } : {}) });
 
 /** Langstroth, ten frames. The inside stays for any stock; 3/4" stock gives the usual outside 19 7/8 × 16 1/4. */
 export const langstroth10: Standard = {
@@ -61,6 +59,16 @@ export const langstroth10: Standard = {
         foundationLength: trade("16 3/4"),
         foundationHeight: trade("4 3/4"),
         wireHoles: mem(2),
+      },
+    },
+    jumbo: {
+      name: "jumbo",
+      values: {
+        bodyDepth: trade("11 5/8"),
+        frameHeight: trade("11 1/4"),
+        foundationLength: trade("16 3/4"),
+        foundationHeight: mem("10 5/8"),
+        wireHoles: mem(4),
       },
     },
   },

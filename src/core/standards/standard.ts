@@ -25,8 +25,13 @@ export const standardSchema = z.strictObject({
   name: z.string(),
   short: z.string(),
   units: z.enum(["in", "mm"]),
-  beeSpace: z.enum(["top", "bottom"]),
+  /** Where the bee space of a stack is kept; closed: the bars touch and nothing stands above them. */
+  beeSpace: z.enum(["top", "bottom", "closed"]),
   defaultSize: z.string(),
+  /** What a choice is by default with this standard: `{ bottomBar: "split" }`. */
+  usual: z.record(z.string(), z.string()).optional(),
+  /** The item that hangs in its boxes; `frame` when not said. */
+  hangs: z.string().optional(),
   values: valuesSchema,
   sizes: z.record(z.string(), z.strictObject({ name: z.string(), values: valuesSchema })),
 });

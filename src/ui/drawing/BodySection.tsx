@@ -30,7 +30,7 @@ export function BodySection({
   onMark(key: string): void;
 }) {
   const b = bodyOf(body);
-  const f = frameOf(frame);
+  const f = { ...frameOf(frame), frameLength: frameOf(frame).frameLength ?? frameOf(frame).topBarLength };
   const gaps = { top: topGap(f, b), bottom: bottomGap(f, b), end: endGap(f, b) };
   const frameZ = b.depth - gaps.top - f.frameHeight;
   const frameX = (b.outsideLength - f.topBarLength) / 2;

@@ -25,7 +25,7 @@ export function FrameView({
   onPart(id: string): void;
   onMark(key: string): void;
 }) {
-  const f = frameOf(frame);
+  const f = { ...frameOf(frame), frameLength: frameOf(frame).frameLength ?? frameOf(frame).topBarLength };
   const cuts = useMemo(
     () => section(frame, "y", Math.round(lengthOf(frame, "shoulderWidth") / 2 + inch(0, 1, 4))).filter((o) => o.cut),
     [frame],

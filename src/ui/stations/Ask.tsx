@@ -7,6 +7,7 @@ import { STANDARDS, findStandard } from "@/core/standards";
 import { useDesk } from "@/ui/job/useDesk";
 import { LengthField } from "@/ui/parts/LengthField";
 import { Measure } from "@/ui/parts/Measure";
+import { NumberField } from "@/ui/parts/NumberField";
 
 /** What, how many, by when, from what. */
 export function Ask() {
@@ -202,7 +203,7 @@ const NEW_PACK: PackStock = {
 function Boards() {
   const desk = useDesk();
   const { stock, units } = desk.job;
-  const boards = stock.flatMap((s, at) => (s.form === "board" ? [{ s, at }] : []));
+  const boards = stock.flatMap((s, at) => (s.form !== "pack" ? [{ s, at }] : []));
   const change = (at: number, s: StockEntry) => desk.act({ do: "change stock", at, stock: s }, `stock ${at}`);
   return (
     <>
@@ -232,6 +233,7 @@ function Boards() {
                     onSettle={(material) => change(at, { ...s, material })}
                     className="w-20"
                   />
+                  {s.form === "sheet" && <span className="ml-1 text-[.82rem] text-soft">sheet</span>}
                   {s.source === "yard" && <span className="ml-1 text-[.82rem] text-soft">yard</span>}
                 </td>
                 <td className="text-right whitespace-nowrap">
@@ -409,54 +411,6 @@ function TextField({
       onBlur={settle}
       onKeyDown={(e) => e.key === "Enter" && settle()}
     />
-  );
-}
-
-function NumberField({
-  label,
-  value,
-  onSettle,
-  onEmpty,
-  empty,
-  className = "",
-}: {
-  label: string;
-  value: number | null;
-  onSettle(value: number): void;
-  onEmpty?(): void;
-  empty?: string;
-  className?: string;
-}) {
-  const [text, setText] = useState<string | null>(null);
-  const [wrong, setWrong] = useState(false);
-  const settle = () => {
-    if (text === null) return;
-    if (text.trim() === "" && onEmpty) onEmpty();
-    else if (text.trim() === "" || !Number.isFinite(Number(text))) return setWrong(true);
-    else if (Number(text) !== value) onSettle(Number(text));
-    setText(null);
-    setWrong(false);
-  };
-  return (
-    <>
-      <input
-        className={`field text-right font-mono ${className}`}
-        inputMode="decimal"
-        aria-label={label}
-        aria-invalid={wrong || undefined}
-        placeholder={empty}
-        value={text ?? value ?? ""}
-        onFocus={(e) => e.target.select()}
-        onChange={(e) => setText(e.target.value)}
-        onBlur={settle}
-        onKeyDown={(e) => e.key === "Enter" && settle()}
-      />
-      {wrong && (
-        <span role="alert" className="block text-[.82rem] text-madder">
-          read “{text}”, wanted a number
-        </span>
-      )}
-    </>
   );
 }
 

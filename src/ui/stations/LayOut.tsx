@@ -18,7 +18,7 @@ export function LayOut() {
   const { layout, job, worked } = desk;
   if (job.lines.length === 0)
     return <Empty text="There is nothing to lay out yet." next="ask" act="Say what to make" />;
-  if (!job.stock.some((s) => s.form === "board"))
+  if (!job.stock.some((s) => s.form !== "pack"))
     return <Empty text="The job has no boards to lay the parts on." next="ask" act="Add boards" />;
   const { result } = layout;
   return (

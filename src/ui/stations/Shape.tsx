@@ -15,6 +15,7 @@ import { moveText } from "@/ui/job/moves";
 import { GapGauge } from "@/ui/parts/GapGauge";
 import { LengthField } from "@/ui/parts/LengthField";
 import { Measure } from "@/ui/parts/Measure";
+import { NumberField } from "@/ui/parts/NumberField";
 import { Empty } from "./Empty";
 
 /** Dimensions, joints and fit of one line: options left, drawing and cut list in the middle, what fits right. */
@@ -210,6 +211,23 @@ function OptionField({ desk, parameter: p }: { desk: Desk; parameter: Parameter 
         <option value="no">no</option>
       </select>
     );
+  if (p.kind !== "choice")
+    return (
+      <span className="flex items-baseline gap-1">
+        {back}
+        <NumberField
+          label={p.label}
+          value={value.kind === "amount" ? value.of.valueOf() : null}
+          onSettle={(n) => set(n)}
+          className={`w-20 ${asked ? "font-semibold" : ""}`}
+        />
+        {desk.problem?.field === field && (
+          <span role="alert" className="text-[.82rem] text-madder">
+            {desk.problem.message}
+          </span>
+        )}
+      </span>
+    );
   return (
     <select
       className={`field max-w-36 text-right ${asked ? "font-semibold" : ""}`}
@@ -264,11 +282,11 @@ function CutTable({ desk, onPart }: { desk: Desk; onPart(id: string): void }) {
                 {i > 0 && <span className="mr-2 text-[#8a8f88]">×</span>}
                 <button
                   className="border-0 bg-transparent p-0"
-                  aria-label={`${part.name}, ${word}: ${lengthWithUnit(part.size[axis], job.units)}`}
+                  aria-label={`${part.name}, ${word}: ${lengthWithUnit(part.cut[axis], job.units)}`}
                   onMouseEnter={() => desk.light({ key: `part ${part.id}`, working: part.working[word] })}
                   onFocus={() => desk.light({ key: `part ${part.id}`, working: part.working[word] })}
                 >
-                  <Measure value={part.size[axis]} units={job.units} className="text-[1.05rem]" />
+                  <Measure value={part.cut[axis]} units={job.units} className="text-[1.05rem]" />
                 </button>
                 <Moved by={desk.moves.get(`part ${part.id}.${word}`)} units={job.units} />
               </td>

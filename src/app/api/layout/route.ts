@@ -22,7 +22,7 @@ const body = z.strictObject({
   stock: z
     .array(
       z.strictObject({
-        form: z.literal("board"),
+        form: z.enum(["board", "sheet"]),
         material: z.string(),
         thickness: positive,
         width: positive,
@@ -33,7 +33,7 @@ const body = z.strictObject({
       }),
     )
     .max(LIMITS.stock),
-  saw: z.strictObject({ kerf: length, endTrim: length, edgeTrim: length, keepOffcut: length }),
+  saw: z.strictObject({ kerf: length, endTrim: length, edgeTrim: length, sheetTrim: length, keepOffcut: length }),
 });
 
 /** Lays out on a worker; answers a line of JSON for each step of progress and one for the result. Hanging up stops it. */

@@ -1,0 +1,754 @@
+import type { FeatureRecipe, Parameter, PartRecipe, Recipe } from "../recipe";
+
+/**
+ * Four walls with a corner joint and rests: what every plain box shares. A recipe gives `nominalInsideLength` and
+ * `nominalInsideWidth`, and these give outside, inside, blanks, joints and rests.
+ */
+const RABBET = 'joint == "rabbet-ends" || joint == "rabbet-sides"';
+
+export const WOOD: Parameter[] = [
+  {
+    name: "thickness",
+    label: "Stock, measured",
+    group: "Wood",
+    kind: "length",
+    default: "nominalThickness",
+    min: "3/8*inch",
+    max: "2*inch",
+    hint: "what the calliper reads, not the yard's name for it",
+  },
+  {
+    name: "endThickness",
+    label: "Ends, measured",
+    group: "Wood",
+    kind: "length",
+    default: "thickness",
+    min: "3/8*inch",
+    max: "3*inch",
+    hint: "long ears may want thicker ends",
+  },
+  {
+    name: "hold",
+    label: "Hold",
+    group: "Wood",
+    kind: "choice",
+    default: "inside",
+    choices: [
+      { id: "inside", label: "inside", note: "frames and gaps stay right, the outside follows the stock" },
+      { id: "outside", label: "outside", note: "covers and floors still match, the gaps move" },
+    ],
+  },
+  {
+    name: "drying",
+    label: "Allow for drying",
+    group: "Wood",
+    kind: "flag",
+    default: false,
+    hint: "cut the depth over, for wood that is not yet dry",
+  },
+  {
+    name: "wood",
+    label: "Wood",
+    group: "Wood",
+    kind: "choice",
+    default: "eastern-white-pine",
+    when: "drying",
+    choices: [
+      { id: "eastern-white-pine", label: "eastern white pine" },
+      { id: "ponderosa-pine", label: "ponderosa pine" },
+      { id: "loblolly-pine", label: "loblolly pine" },
+      { id: "western-redcedar", label: "western redcedar" },
+      { id: "northern-white-cedar", label: "northern white-cedar" },
+      { id: "alaska-cedar", label: "Alaska cedar" },
+      { id: "baldcypress", label: "baldcypress" },
+      { id: "douglas-fir", label: "Douglas-fir" },
+      { id: "engelmann-spruce", label: "Engelmann spruce" },
+      { id: "yellow-poplar", label: "yellow-poplar" },
+    ],
+  },
+  {
+    name: "moistureNow",
+    label: "Moisture now, %",
+    group: "Wood",
+    kind: "number",
+    default: "18",
+    min: 0,
+    max: 30,
+    when: "drying",
+  },
+  {
+    name: "moistureUse",
+    label: "Moisture in use, %",
+    group: "Wood",
+    kind: "number",
+    default: "12",
+    min: 0,
+    max: 30,
+    when: "drying",
+  },
+];
+
+export const JOINT: Parameter[] = [
+  {
+    name: "joint",
+    label: "Corner",
+    group: "Corner",
+    kind: "choice",
+    default: "rabbet-ends",
+    choices: [
+      { id: "rabbet-ends", label: "rabbet in ends", note: "quick, fine with modern glue, fasteners from both faces" },
+      { id: "rabbet-sides", label: "rabbet in sides", note: "as the other, end grain shows on the ends" },
+      { id: "butt-ends-inside", label: "butt, ends inside", note: "quickest; three long screws a corner" },
+      {
+        id: "butt-sides-inside",
+        label: "butt, sides inside",
+        note: "quickest; the rest is stopped short of the corner",
+      },
+      { id: "finger", label: "fingers", note: "great glue area, nails both ways; slow to cut" },
+      { id: "dovetail", label: "dovetail", note: "strongest mechanically, slowest" },
+      { id: "mitre", label: "mitre", note: "board materials, no edge showing; weak without a spline" },
+    ],
+  },
+  {
+    name: "lap",
+    label: "Rabbet depth",
+    group: "Corner",
+    kind: "length",
+    default: { by: "joint", is: LAPS() },
+    min: "1/8*inch",
+    max: "max(thickness, endThickness) - 1/8*inch",
+    when: RABBET,
+  },
+  {
+    name: "keyed",
+    label: "Keyed rows",
+    group: "Corner",
+    kind: "flag",
+    default: false,
+    hint: "a board turned inside out cannot close",
+    when: 'joint == "finger"',
+  },
+];
+
+function LAPS(): Record<string, string> {
+  const half = "thickness / 2";
+  return {
+    "rabbet-ends": "endThickness / 2",
+    "rabbet-sides": half,
+    "butt-ends-inside": half,
+    "butt-sides-inside": half,
+    finger: half,
+    dovetail: half,
+    mitre: half,
+  };
+}
+
+export const RESTS: Parameter[] = [
+  { name: "restWidth", label: "Rest width", group: "Rests", kind: "length", min: "1/8*inch", max: "endThickness" },
+  { name: "restDepth", label: "Rest depth", group: "Rests", kind: "length", min: "1/8*inch", max: "2*inch" },
+  {
+    name: "runner",
+    label: "Runner",
+    group: "Rests",
+    kind: "choice",
+    default: "none",
+    choices: [
+      { id: "none", label: "cut in the wood" },
+      { id: "metal", label: "metal strip", note: "its edge stands up, so the rabbet is cut deeper by as much" },
+      { id: "plastic", label: "plastic strip", note: "its edge stands up, so the rabbet is cut deeper by as much" },
+    ],
+  },
+];
+
+export const HANDHOLDS: Parameter[] = [
+  {
+    name: "handholds",
+    label: "Handholds",
+    group: "Handholds",
+    kind: "choice",
+    default: "ends",
+    choices: [
+      { id: "ends", label: "cut in two ends" },
+      { id: "all", label: "cut in all four" },
+      { id: "cleats", label: "cleats, ends only", note: "screwed on, top bevelled" },
+      { id: "none", label: "none" },
+    ],
+  },
+  {
+    name: "handholdRoof",
+    label: "Roof of the pocket",
+    group: "Handholds",
+    kind: "choice",
+    default: "sloped",
+    when: 'handholds == "ends" || handholds == "all"',
+    choices: [
+      { id: "sloped", label: "sloped 15°", note: "rain runs out; for painted wood" },
+      { id: "flat", label: "flat", note: "fine only on wax-dipped wood" },
+    ],
+  },
+];
+
+export const OUTSIDE: Parameter[] = [
+  { name: "depth", label: "Depth", group: "Size", kind: "length", default: "bodyDepth", min: "2*inch", max: "40*inch" },
+  {
+    name: "outsideLength",
+    label: "Outside length",
+    group: "Size",
+    kind: "length",
+    default: {
+      by: "hold",
+      is: { inside: "nominalInsideLength + 2 * endThickness", outside: "nominalInsideLength + 2 * nominalEnd" },
+    },
+    min: "4*inch",
+    max: "100*inch",
+  },
+  {
+    name: "outsideWidth",
+    label: "Outside width",
+    group: "Size",
+    kind: "length",
+    default: {
+      by: "hold",
+      is: {
+        inside: "nominalInsideWidth + patrol + 2 * thickness",
+        outside: "nominalInsideWidth + patrol + 2 * nominalThickness",
+      },
+    },
+    min: "4*inch",
+    max: "200*inch",
+  },
+  {
+    name: "patrol",
+    label: "Beetle patrol",
+    group: "Size",
+    kind: "length",
+    default: "0*inch",
+    min: "0*inch",
+    max: "1*inch",
+    hint: "extra width so that bees can patrol both sides against hive beetle; a standard excluder then covers only part of each wall",
+  },
+];
+
+/** The whole set, in the order a maker decides. */
+export const WALL_PARAMETERS: Parameter[] = [...WOOD, ...JOINT, ...RESTS, ...HANDHOLDS, ...OUTSIDE];
+
+/** Movement per percent of moisture, flat-sawn (tangential): Wood Handbook, dimensional change coefficients, from memory. */
+const SHRINK: Record<string, string> = {
+  "eastern-white-pine": "0.00212",
+  "ponderosa-pine": "0.00216",
+  "loblolly-pine": "0.00259",
+  "western-redcedar": "0.00234",
+  "northern-white-cedar": "0.00229",
+  "alaska-cedar": "0.00208",
+  baldcypress: "0.00216",
+  "douglas-fir": "0.00267",
+  "engelmann-spruce": "0.00248",
+  "yellow-poplar": "0.00289",
+};
+const WOOD_HANDBOOK = { pub: "Wood Handbook, dimensional change coefficients", fromMemory: true };
+
+export const WALL_VALUES: Recipe["values"] = [
+  {
+    name: "nominalEnd",
+    label: "end wall the usual outside comes from",
+    formula: 'hold == "outside" ? nominalThickness : endThickness',
+    mark: "trade",
+  },
+  {
+    name: "shrink",
+    label: "movement per percent of moisture, flat-sawn",
+    formula: { by: "wood", is: SHRINK },
+    mark: WOOD_HANDBOOK,
+  },
+  {
+    name: "allowance",
+    label: "allowance for drying",
+    formula: "drying && moistureNow > moistureUse ? depth * shrink * (moistureNow - moistureUse) : 0*inch",
+    mark: WOOD_HANDBOOK,
+    why: "across the grain only; along it wood does not move",
+  },
+  { name: "insideLength", label: "inside length", formula: "outsideLength - 2 * endThickness", mark: "arithmetic" },
+  { name: "insideWidth", label: "inside width", formula: "outsideWidth - 2 * thickness", mark: "arithmetic" },
+  {
+    name: "sideLength",
+    label: "side length",
+    mark: "trade",
+    formula: {
+      by: "joint",
+      is: {
+        finger: "outsideLength",
+        dovetail: "outsideLength",
+        mitre: "outsideLength",
+        "rabbet-ends": "outsideLength - 2 * (endThickness - lap)",
+        "rabbet-sides": "outsideLength",
+        "butt-ends-inside": "outsideLength",
+        "butt-sides-inside": "insideLength",
+      },
+    },
+  },
+  {
+    name: "endLength",
+    label: "end length",
+    mark: "trade",
+    formula: {
+      by: "joint",
+      is: {
+        finger: "outsideWidth",
+        dovetail: "outsideWidth",
+        mitre: "outsideWidth",
+        "rabbet-ends": "outsideWidth",
+        "rabbet-sides": "outsideWidth - 2 * (thickness - lap)",
+        "butt-ends-inside": "insideWidth",
+        "butt-sides-inside": "outsideWidth",
+      },
+    },
+  },
+  {
+    name: "runnerRise",
+    label: "runner above the rabbet floor",
+    formula: { by: "runner", is: { none: "0*inch", metal: "1/8*inch", plastic: "1/8*inch" } },
+    mark: "mem",
+  },
+  {
+    name: "restCut",
+    label: "rest rabbet, cut deep",
+    formula: "restDepth + runnerRise",
+    mark: "trade",
+    why: "a runner that stands up deepens the rabbet by as much, so the gap stays",
+  },
+  { name: "row", label: "finger row", formula: 'joint == "dovetail" ? 2 * thickness : thickness', mark: "trade" },
+  {
+    name: "slant",
+    label: "slant of a dovetail over the joint",
+    formula: 'joint == "dovetail" ? endThickness / 7 : 0*inch',
+    mark: "trade",
+    why: "1 in 7",
+  },
+  {
+    name: "fingerRows",
+    label: "finger rows",
+    formula: "odd((depth - restCut - slant / 2) / row + 1)",
+    mark: "trade",
+    why: "the largest odd number that leaves a top row as high as the rest is deep",
+  },
+  { name: "topRow", label: "top finger row", formula: "depth - (fingerRows - 1) * row", mark: "arithmetic" },
+  { name: "keyStep", label: "key step", formula: "keyed ? 1/4*inch : 0*inch", mark: "trade" },
+  {
+    name: "restStart",
+    label: "rest starts from the end's end",
+    mark: "trade",
+    why: "through only where the side's wood closes the corner",
+    formula: {
+      by: "joint",
+      is: {
+        finger: "0*inch",
+        dovetail: "0*inch",
+        mitre: "0*inch",
+        "rabbet-ends": "restWidth <= lap ? 0*inch : thickness",
+        "rabbet-sides": "0*inch",
+        "butt-ends-inside": "0*inch",
+        "butt-sides-inside": "thickness",
+      },
+    },
+  },
+  {
+    name: "cornerFasteners",
+    label: "fasteners a corner",
+    mark: "trade",
+    formula: {
+      by: "joint",
+      is: {
+        finger: "fingerRows > 9 ? 9 : 7",
+        dovetail: "2",
+        mitre: "3",
+        "rabbet-ends": "depth > 8*inch ? 6 : 4",
+        "rabbet-sides": "depth > 8*inch ? 6 : 4",
+        "butt-ends-inside": "3",
+        "butt-sides-inside": "3",
+      },
+    },
+  },
+  {
+    name: "glueArea",
+    label: "glue area of four corners",
+    mark: "arithmetic",
+    formula: {
+      by: "joint",
+      is: {
+        finger: "4 * ((fingerRows - 1) * thickness * endThickness + depth * (thickness + endThickness) / 2)",
+        dovetail: "4 * ((fingerRows - 1) * thickness * endThickness + depth * (thickness + endThickness) / 2)",
+        mitre: "4 * depth * thickness * 1.4142",
+        "rabbet-ends": "4 * depth * (thickness + lap)",
+        "rabbet-sides": "4 * depth * (endThickness + lap)",
+        "butt-ends-inside": "4 * depth * endThickness",
+        "butt-sides-inside": "4 * depth * thickness",
+      },
+    },
+  },
+  {
+    name: "pocketDeep",
+    label: "handhold, deep",
+    formula: "max(1/8*inch, min(1/2*inch, thickness - 1/4*inch))",
+    mark: "trade",
+  },
+  { name: "pocketSlope", label: "handhold roof, degrees", formula: 'handholdRoof == "sloped" ? 15 : 0', mark: "trade" },
+  { name: "cleatLength", label: "cleat length", formula: "6*inch", mark: "trade" },
+  { name: "cleatHeight", label: "cleat height", formula: "1.5*inch", mark: "trade" },
+];
+
+const fingers = (end: "left" | "right", keep: "odd" | "even"): FeatureRecipe => ({
+  name: "fingers",
+  kind: "fingers",
+  when: 'joint == "finger"',
+  end,
+  keep,
+  rows: "fingerRows",
+  row: "row",
+  first: "topRow",
+  long: keep === "odd" ? "endThickness" : "thickness",
+  key: (end === "right") === (keep === "odd") ? "keyStep" : "0*inch",
+});
+const dovetails = (end: "left" | "right", keep: "odd" | "even"): FeatureRecipe => ({
+  name: keep === "odd" ? "tails" : "pins",
+  kind: "fingers",
+  when: 'joint == "dovetail"',
+  end,
+  keep,
+  rows: "fingerRows",
+  row: "row",
+  first: "topRow",
+  long: keep === "odd" ? "endThickness" : "thickness",
+  key: "0*inch",
+  slant: "slant",
+});
+const corner = (edge: "left" | "right", joint: "rabbet-ends" | "rabbet-sides"): FeatureRecipe => ({
+  name: "corner rabbet",
+  kind: "rabbet",
+  when: `joint == "${joint}"`,
+  edge,
+  face: "far",
+  across: joint === "rabbet-ends" ? "thickness" : "endThickness",
+  deep: "lap",
+});
+const mitre = (edge: "left" | "right", of: "thickness" | "endThickness"): FeatureRecipe => ({
+  name: "mitre",
+  kind: "bevel",
+  when: 'joint == "mitre"',
+  edge,
+  face: "far",
+  across: of === "thickness" ? "endThickness" : "thickness",
+  deep: of,
+});
+const handhold = (when: string, middle: string): FeatureRecipe => ({
+  name: "handhold",
+  kind: "handhold",
+  when,
+  l: middle,
+  w: "2*inch",
+  long: "4*inch",
+  high: "3/4*inch",
+  deep: "pocketDeep",
+  slope: "pocketSlope",
+});
+
+/** Sides, ends and cleats; `more` adds features to sides and ends, `rests` false leaves the rests out. */
+export function wallParts({
+  sides = [],
+  ends = [],
+  rests = true,
+}: { sides?: FeatureRecipe[]; ends?: FeatureRecipe[]; rests?: boolean } = {}): PartRecipe[] {
+  return [
+    {
+      id: "side",
+      name: "Side",
+      role: "side",
+      length: "sideLength",
+      width: "depth",
+      thickness: "thickness",
+      allowance: "allowance",
+      why: { length: "outside length, less what the corner takes" },
+      outside: "mark the outside face",
+      features: [
+        fingers("left", "odd"),
+        fingers("right", "odd"),
+        dovetails("left", "odd"),
+        dovetails("right", "odd"),
+        corner("left", "rabbet-sides"),
+        corner("right", "rabbet-sides"),
+        mitre("left", "thickness"),
+        mitre("right", "thickness"),
+        handhold('handholds == "all"', "sideLength / 2"),
+        ...sides,
+      ],
+      places: [
+        { at: ["(outsideLength - sideLength) / 2", "0", "depth"], l: "+x", w: "-z", t: "+y" },
+        { at: ["(outsideLength + sideLength) / 2", "outsideWidth", "depth"], l: "-x", w: "-z", t: "-y" },
+      ],
+    },
+    {
+      id: "end",
+      name: "End",
+      role: "end",
+      length: "endLength",
+      width: "depth",
+      thickness: "endThickness",
+      allowance: "allowance",
+      why: { length: "outside width, less what the corner takes" },
+      outside: "mark the outside face",
+      features: [
+        fingers("left", "even"),
+        fingers("right", "even"),
+        dovetails("left", "even"),
+        dovetails("right", "even"),
+        corner("left", "rabbet-ends"),
+        corner("right", "rabbet-ends"),
+        mitre("left", "endThickness"),
+        mitre("right", "endThickness"),
+        ...(rests
+          ? [
+              {
+                name: "rest",
+                kind: "rabbet" as const,
+                edge: "top" as const,
+                face: "far" as const,
+                across: "restCut",
+                deep: "restWidth",
+                from: "restStart",
+                to: "endLength - restStart",
+              },
+            ]
+          : []),
+        handhold('handholds == "ends" || handholds == "all"', "endLength / 2"),
+        ...ends,
+      ],
+      places: [
+        { at: ["0", "(outsideWidth + endLength) / 2", "depth"], l: "-y", w: "-z", t: "+x" },
+        { at: ["outsideLength", "(outsideWidth - endLength) / 2", "depth"], l: "+y", w: "-z", t: "-x" },
+      ],
+    },
+    {
+      id: "cleat",
+      name: "Handhold cleat",
+      role: "cleat",
+      when: 'handholds == "cleats"',
+      length: "cleatLength",
+      width: "cleatHeight",
+      thickness: "thickness",
+      features: [
+        {
+          name: "sloped top",
+          kind: "bevel",
+          edge: "top",
+          face: "reference",
+          across: "thickness * tan(15)",
+          deep: "thickness",
+        },
+      ],
+      places: [
+        { at: ["-thickness", "(outsideWidth + cleatLength) / 2", "depth - 2*inch"], l: "-y", w: "-z", t: "+x" },
+        {
+          at: ["outsideLength + thickness", "(outsideWidth - cleatLength) / 2", "depth - 2*inch"],
+          l: "+y",
+          w: "-z",
+          t: "-x",
+        },
+      ],
+    },
+  ];
+}
+
+export const WALL_HARDWARE: Recipe["hardware"] = [
+  {
+    id: "corner-screws",
+    name: "exterior screw, 1 5/8",
+    count: "4 * cornerFasteners",
+    unit: "each",
+    spare: 0.05,
+    for: "corners",
+    mark: "trade",
+  },
+  {
+    id: "cleat-screws",
+    name: "exterior screw, 1 5/8",
+    count: "2 * 3",
+    unit: "each",
+    spare: 0.05,
+    for: "cleats",
+    when: 'handholds == "cleats"',
+    mark: "trade",
+  },
+  {
+    id: "runners",
+    name: "frame runner",
+    count: "2",
+    unit: "each",
+    spare: 0.02,
+    for: "rests",
+    when: 'runner != "none"',
+    mark: "trade",
+  },
+  { id: "glue", name: "waterproof wood glue", count: "glueArea", unit: "m2", spare: 0, for: "corners", mark: "mem" },
+];
+
+const dado = { station: "table saw", hazard: "dado", mark: "mem" as const };
+/** The bench's operations on walls, before and after what a recipe adds between. */
+export function wallOperations(between: Recipe["operations"] = [], rests = true): Recipe["operations"] {
+  return [
+    { id: "mark", name: "Mark outside faces", station: "bench", setup: 2, each: 0.5, mark: "mem" },
+    {
+      ...dado,
+      id: "fingers",
+      name: "Cut the fingers",
+      setup: 30,
+      each: 9,
+      when: 'joint == "finger"',
+      settings: [
+        { label: "dado wide", value: "thickness" },
+        { label: "blade up", value: "endThickness" },
+        { label: "top row", value: "topRow" },
+      ],
+      check: "two test pieces slide together under hand pressure",
+    },
+    {
+      id: "dovetails",
+      name: "Cut tails and pins",
+      station: "bench",
+      setup: 20,
+      each: 40,
+      when: 'joint == "dovetail"',
+      check: "a corner closes by tapping with a mallet",
+      mark: "mem",
+    },
+    {
+      id: "mitres",
+      name: "Mitre the ends of all four",
+      station: "table saw",
+      hazard: "crosscut",
+      setup: 15,
+      each: 2,
+      when: 'joint == "mitre"',
+      check: "two pieces make a square corner without light",
+      mark: "mem",
+    },
+    {
+      ...dado,
+      id: "corner-ends",
+      name: "Corner rabbets in the ends",
+      of: "end",
+      setup: 15,
+      each: 1,
+      when: 'joint == "rabbet-ends"',
+      settings: [
+        { label: "dado wide", value: "thickness" },
+        { label: "blade up", value: "lap" },
+      ],
+      check: "a side's end fills the rabbet flush",
+    },
+    {
+      ...dado,
+      id: "corner-sides",
+      name: "Corner rabbets in the sides",
+      of: "side",
+      setup: 15,
+      each: 1,
+      when: 'joint == "rabbet-sides"',
+      settings: [
+        { label: "dado wide", value: "endThickness" },
+        { label: "blade up", value: "lap" },
+      ],
+      check: "an end fills the rabbet flush",
+    },
+    ...(rests
+      ? [
+          {
+            ...dado,
+            id: "rests",
+            name: "Rest rabbets",
+            of: "end",
+            setup: 15,
+            each: 0.8,
+            settings: [
+              { label: "wide, from the inside face", value: "restWidth" },
+              { label: "deep, from the top edge", value: "restCut" },
+              { label: "stopped from each end", value: "restStart" },
+            ],
+            check: "an ear lies flat and clear of the wall",
+          },
+        ]
+      : []),
+    ...between,
+    {
+      ...dado,
+      id: "handholds",
+      name: "Handholds, outside face up",
+      setup: 20,
+      each: 2,
+      when: 'handholds == "ends" || handholds == "all"',
+      check: "the pocket is in the outside face",
+    },
+    {
+      id: "glue-up",
+      name: "Dry fit, glue and fasten",
+      station: "bench",
+      setup: 10,
+      each: 7,
+      wait: 45,
+      lot: 8,
+      hazard: "glue",
+      check: "diagonals equal within 1/16, no rock on a flat",
+      mark: "mem",
+    },
+    {
+      id: "clean",
+      name: "Clean up corners and edges",
+      station: "bench",
+      setup: 2,
+      each: 2,
+      hazard: "dust",
+      mark: "mem",
+    },
+  ];
+}
+
+export const WALL_STEPS: Recipe["steps"] = [
+  { text: "Lay out two sides and two ends, outside faces up, rests at the top." },
+  { text: "Dry fit one box and hang a real frame in it: it slides, and drops free at both ends." },
+  { text: "Glue both faces of each corner enough to wet them; squeeze-out is waste." },
+  {
+    text: "Tap the fingers home with a mallet, never a steel hammer.",
+    when: 'joint == "finger" || joint == "dovetail"',
+  },
+  { text: "Pilot every fastener near an edge, one of them in each thin lip beside the rest." },
+  { text: "Measure both diagonals before the glue grabs; clamp across the longer one until they are equal." },
+  { text: "Stand it on a flat surface until the glue can be handled." },
+];
+
+export const WALL_MISTAKES = [
+  "a handhold ends up inside",
+  "fingers forced with a steel hammer",
+  "no pilot hole near the edge, the lip splits",
+  "not square before the glue grabs",
+  "glue only, without fasteners",
+];
+
+export const WALL_DEMANDS: Recipe["demands"] = [
+  {
+    rule: "thin-lip",
+    label: "Wood left beside the rest",
+    value: "endThickness - restWidth",
+    least: "1/4*inch",
+    below: "stop",
+    advice: "narrow the rest or use thicker stock",
+    mark: "trade",
+  },
+  {
+    rule: "mitre-walls",
+    label: "Side against end, for a mitre",
+    value: "min(thickness - endThickness, endThickness - thickness)",
+    least: "0*inch",
+    below: "stop",
+    when: 'joint == "mitre"',
+    advice: "a mitre wants four walls of one thickness",
+    mark: "arithmetic",
+  },
+];
