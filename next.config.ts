@@ -1,7 +1,7 @@
 import type { NextConfig } from "next";
 
 const config: NextConfig = {
-  serverExternalPackages: ["better-sqlite3", "piscina"],
+  serverExternalPackages: ["better-sqlite3", "piscina", "pdfkit"],
   typescript: { ignoreBuildErrors: true }, // `npm test` runs the type check on its own
   poweredByHeader: false,
   devIndicators: false,

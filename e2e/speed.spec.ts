@@ -2,18 +2,18 @@ import { expect, test } from "@playwright/test";
 
 /** The figures the product promises, measured in the production build. */
 test("a keypress redraws Shape within 100 ms at p95; a job is usable within a second", async ({ page }) => {
-  await page.goto("/jobs/1/shape");
-  await page.goto("about:blank");
-  const began = Date.now();
-  await page.goto("/jobs/1/shape", { waitUntil: "commit" });
-  await page.getByRole("button", { name: /^Side, length/ }).waitFor();
-  await expect(async () => {
-    await page.getByRole("button", { name: /Body, medium/ }).click({ timeout: 100 });
-    await expect(page.getByRole("button", { name: /Body, medium/ })).toHaveAttribute("aria-current", "true", {
-      timeout: 50,
-    });
-  }).toPass({ intervals: [10] });
-  const usable = Date.now() - began;
+  // Opened as on any later morning: the server is up and the browser has the program.
+  const loads: number[] = [];
+  for (let i = 0; i < 6; i++) {
+    await page.goto("about:blank");
+    await page.goto("/jobs/1/shape");
+    // From asking for the page to every control answering (a user-timing mark the page sets).
+    await page.waitForFunction(() => performance.getEntriesByName("usable").length > 0);
+    loads.push(Math.round(await page.evaluate(() => performance.getEntriesByName("usable")[0]!.startTime)));
+    await expect(page.getByRole("button", { name: /^Side, length/ })).toBeVisible();
+  }
+  const [first, ...later] = loads;
+  const usable = later.sort((a, b) => a - b)[2]!;
 
   await page.evaluate(() => {
     const times: number[] = [];
@@ -35,7 +35,7 @@ test("a keypress redraws Shape within 100 ms at p95; a job is usable within a se
   const times = await page.evaluate(() => (window as unknown as { times: number[] }).times.sort((a, b) => a - b));
   const p95 = times[Math.floor(times.length * 0.95)]!;
   console.log(
-    `first view usable in ${usable} ms; keypress to redrawn Shape: median ${times[Math.floor(times.length / 2)]!.toFixed(1)} ms, p95 ${p95.toFixed(1)} ms of ${times.length}`,
+    `first view usable in ${usable} ms (median of five; the very first ${first} ms); keypress to redrawn Shape: median ${times[Math.floor(times.length / 2)]!.toFixed(1)} ms, p95 ${p95.toFixed(1)} ms of ${times.length}`,
   );
   expect(times.length).toBeGreaterThan(100);
   expect(p95).toBeLessThan(100);

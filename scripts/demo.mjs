@@ -6,6 +6,7 @@ build();
 const db = process.env.RUNDIK_DB ?? "data/rundik.db";
 run("Loading the demo", "node_modules/.bin/tsx", ["scripts/load-demo.ts"], { RUNDIK_DB: db });
 const { url, server } = await serve({ port: process.env.PORT ?? 4170, host: process.env.HOST ?? "127.0.0.1", db });
+await fetch(`${url}/jobs/1/shape`).catch(() => undefined); // so that the first person to look does not wait
 say(`Rundik is at ${url} — stop it with Ctrl+C`);
 for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill("SIGTERM"));
 server.once("exit", (code) => process.exit(code ?? 0));

@@ -6,6 +6,7 @@ import { findRecipe } from "@/core/recipes";
 import { findStandard } from "@/core/standards";
 import { DEFAULT_BANDS } from "@/core/fit/rules";
 import { shapeItem } from "@/core/shape/shape";
+import { heightMarks } from "@/core/drawing/stick";
 import { BodySection } from "./drawing/BodySection";
 import { spread } from "./drawing/paper";
 import { measureWidth, SvgMeasure } from "./drawing/SvgMeasure";
@@ -57,12 +58,18 @@ test("labels that would lie on each other are spread, in order, and otherwise st
 
 test("the drawing carries the dimensions of the geometry, in either unit", () => {
   const frame = make("frame");
+  const worked = (options: object) =>
+    workJob({
+      ...emptyJob("x", "in"),
+      lines: [{ item: "body", standard: "langstroth-10", size: "deep", quantity: 1, options: options as never }],
+    });
   const draw = (units: "in" | "mm", options = {}) =>
     text(
       html(
         <BodySection
-          body={make("body", options)}
+          body={worked(options).lines[0]!.shape}
           frame={frame}
+          marks={heightMarks(worked(options).lines[0]!, worked(options).lines)}
           units={units}
           onPart={() => undefined}
           onMark={() => undefined}

@@ -283,9 +283,11 @@ function strict<T extends z.ZodRawShape>(shape: T) {
 }
 
 function known(what: string, ids: string[]) {
-  return z.string().refine((id) => ids.includes(id), {
-    error: (i) => `read ${show(i.input)}, which is no ${what}${nearest(String(i.input), ids)}`,
-  });
+  return z
+    .string()
+    .refine((id) => ids.includes(id), {
+      error: (i) => `read ${show(i.input)}, which is no ${what}${nearest(String(i.input), ids)}`,
+    });
 }
 
 /** `; did you mean "frame"?`, the nearest known word. */

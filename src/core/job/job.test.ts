@@ -89,7 +89,11 @@ describe("the job file", () => {
       file({ stock: [{ material: "pine", form: "board", thickness: "3/4", length: "8'" }] }),
       /stock\[0\]\.width/,
     ],
-    ["a kind of stock there is not", file({ stock: [{ form: "log" }] }), /stock\[0\]\.form: .*"board", "sheet" or "pack"/],
+    [
+      "a kind of stock there is not",
+      file({ stock: [{ form: "log" }] }),
+      /stock\[0\]\.form: .*"board", "sheet" or "pack"/,
+    ],
   ])("%s is refused, naming the field", (_what, raw, why) => {
     expect(refusal(raw)).toMatch(why);
   });

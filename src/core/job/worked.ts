@@ -44,10 +44,16 @@ export function shapeOfLine(line: JobLine, units: Job["units"]): Shape {
   return shape;
 }
 
-/** Works a whole job out: every line's shape, and every finding of line against line. */
+const jobs = new WeakMap<Job, WorkedJob>();
+
+/** Works a whole job out: every line's shape, and every finding of line against line; a job object once. */
 export function workJob(job: Job): WorkedJob {
+  const known = jobs.get(job);
+  if (known) return known;
   const lines = job.lines.map((line, at) => ({ line, at, shape: shapeOfLine(line, job.units) }));
-  return { job, lines, findings: fitJob(job, lines) };
+  const worked = { job, lines, findings: fitJob(job, lines) };
+  jobs.set(job, worked);
+  return worked;
 }
 
 const measured = { body: new WeakMap<Shape, BodyMeasures>(), frame: new WeakMap<Shape, FrameMeasures>() };

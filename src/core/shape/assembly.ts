@@ -58,10 +58,14 @@ function upright(place: Place, [w, t]: [number, number]): [number, number] {
   return [Math.round(w * c + t * s), Math.round(t * c - w * s)];
 }
 
-/** The box a placed part fills, before its features. */
+/** The box a placed part fills, before its features; a leaning part's own outline is what counts. */
 export function placedBox(part: Part, place: Place): Record<ItemAxis, Range> {
   const box = {} as Record<ItemAxis, Range>;
-  const corners = [0, part.size.w].flatMap((w) => [0, part.size.t].map((t) => leant(place, [w, t])));
+  const corners = place.lean
+    ? silhouette(part.size, bitesOf(part), "l")
+        .flat(2)
+        .map((p) => leant(place, p))
+    : [0, part.size.w].flatMap((w) => [0, part.size.t].map((t): [number, number] => [w, t]));
   const spans: Record<Axis, number[]> = {
     l: [0, part.size.l],
     w: corners.map((c) => c[0]),
@@ -145,20 +149,21 @@ export function section(shape: Shape, axis: ItemAxis, at: number): Outline[] {
   );
 }
 
-/** Outlines of every part seen along an axis. */
+/** Outlines of every part seen along an axis, the farthest first: from the front, from the right, from above. */
 export function view(shape: Shape, axis: ItemAxis): Outline[] {
-  return shape.parts.flatMap((part) =>
-    part.places.map((place): Outline => {
+  const nearness = (part: Part, place: Place) => {
+    const [from, to] = placedBox(part, place)[axis];
+    return axis === "y" ? -(from + to) : from + to;
+  };
+  return shape.parts
+    .flatMap((part) => part.places.map((place) => ({ part, place, near: nearness(part, place) })))
+    .sort((a, b) => a.near - b.near)
+    .map(({ part, place }): Outline => {
       const a = localAxis(place, axis);
       if (place.lean && a !== "l") return boxOutline(part, place, axis);
-      return {
-        part,
-        rings: turn(silhouette(part.size, bitesOf(part), a), place, axis),
-        grain: a === "l" ? "end" : "long",
-        cut: false,
-      };
-    }),
-  );
+      const rings = turn(silhouette(part.size, bitesOf(part), a), place, axis);
+      return { part, rings, grain: a === "l" ? "end" : "long", cut: false };
+    });
 }
 
 /** A leaning part seen from the side: the box it fills. */

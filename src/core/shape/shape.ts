@@ -17,7 +17,7 @@ import {
   toLength,
   toNumber,
 } from "./formula";
-import { Scope, type Working } from "./scope";
+import { type Definition, Scope, type Working } from "./scope";
 import type { Axis } from "./solid";
 
 /** What a maker chose for a parameter, lengths already read. */
@@ -113,18 +113,33 @@ export function lengthOf(shape: Shape, name: string): Length {
   return toLength(shape.scope.working(name).value, name);
 }
 
+const known = new WeakMap<Standard, Map<string, [string, Definition][]>>();
+
+/** What a standard defines in a size, and by `…OfMedium` in its other sizes; read once. */
+function standardNames(standard: Standard, sizeId: string): [string, Definition][] {
+  const bySize = known.get(standard) ?? new Map<string, [string, Definition][]>();
+  known.set(standard, bySize);
+  const found = bySize.get(sizeId);
+  if (found) return found;
+  const define = (name: string, v: Standard["values"][string], label: string): [string, Definition] => {
+    const given = typeof v.value === "number" ? amount(v.value) : lengthValue(parseLength(v.value, standard.units));
+    return [name, { label, source: "standard", mark: v.mark, why: v.note, given }];
+  };
+  const others = Object.entries(standard.sizes).flatMap(([id, other]) =>
+    Object.entries(other.values).map(([name, v]) =>
+      define(`${name}Of${id[0]!.toUpperCase()}${id.slice(1)}`, v, `${STANDARD_NAMES[name] ?? name}, ${other.name}`),
+    ),
+  );
+  const own = Object.entries({ ...standard.values, ...standard.sizes[sizeId]!.values });
+  const names = [...others, ...own.map(([name, v]) => define(name, v, STANDARD_NAMES[name] ?? name))];
+  bySize.set(sizeId, names);
+  return names;
+}
+
 /** Names in order of strength: what is asked, the recipe's own values, the standard's, the parameter's usual choice. */
 function scopeFor(recipe: Recipe, standard: Standard, sizeId: string, options: Options): Scope {
   const scope = new Scope();
-  const define = (name: string, v: Standard["values"][string], label: string) => {
-    const given = typeof v.value === "number" ? amount(v.value) : lengthValue(parseLength(v.value, standard.units));
-    scope.define(name, { label, source: "standard", mark: v.mark, why: v.note, given });
-  };
-  for (const [id, other] of Object.entries(standard.sizes))
-    for (const [name, v] of Object.entries(other.values))
-      define(`${name}Of${id[0]!.toUpperCase()}${id.slice(1)}`, v, `${STANDARD_NAMES[name] ?? name}, ${other.name}`);
-  for (const [name, v] of Object.entries({ ...standard.values, ...standard.sizes[sizeId]!.values }))
-    define(name, v, STANDARD_NAMES[name] ?? name);
+  for (const [name, definition] of standardNames(standard, sizeId)) scope.define(name, definition);
   for (const need of recipe.needs)
     if (!scope.has(need))
       throw new ShapeError(

@@ -103,7 +103,14 @@ function cutOut(size: Record<Axis, number>, axis: Axis, cuts: Polygon[]): Polygo
   const [a, b] = acrossAxes(axis);
   const blank = rectangle([0, size[a]], [0, size[b]]);
   if (cuts.length === 0) return [[blank]];
-  return difference([blank] as Geom, ...cuts.map((c) => [c] as Geom)) as Polygon[][];
+  const left = difference([blank] as Geom, ...cuts.map((c) => [c] as Geom)) as Polygon[][];
+  return left.map((rings) => rings.map(open));
+}
+
+/** A ring without its first point said again at the end. */
+function open(ring: Polygon): Polygon {
+  const [first, last] = [ring[0]!, ring.at(-1)!];
+  return ring.length > 1 && first[0] === last[0] && first[1] === last[1] ? ring.slice(0, -1) : ring;
 }
 
 /** What a bite takes from the plane across `axis` at `at`. */

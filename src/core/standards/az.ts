@@ -29,15 +29,5 @@ export const az: Standard = {
     rodDiameter: mem("8"),
     rodInset: mem("50"),
   },
-  sizes: {
-    storey: {
-      name: "storey",
-      values: {
-        frameHeight: mem("260"),
-        foundationLength: mem("385"),
-        foundationHeight: mem("238"),
-        wireHoles: mem(3),
-      },
-    },
-  },
+  sizes: { storey: { name: "storey", values: { frameHeight: mem("260"), foundationLength: mem("385"), foundationHeight: mem("238"), wireHoles: mem(3) } } },
 };

@@ -31,16 +31,5 @@ export const commercial: Standard = {
     bottomBarThickness: mem("3/8"),
     combThickness: mem("1"),
   },
-  sizes: {
-    brood: {
-      name: "brood",
-      values: {
-        bodyDepth: mem("10 1/2"),
-        frameHeight: mem("10"),
-        foundationLength: mem("15 1/8"),
-        foundationHeight: mem("9 1/4"),
-        wireHoles: mem(4),
-      },
-    },
-  },
+  sizes: { brood: { name: "brood", values: { bodyDepth: mem("10 1/2"), frameHeight: mem("10"), foundationLength: mem("15 1/8"), foundationHeight: mem("9 1/4"), wireHoles: mem(4) } } },
 };

@@ -34,13 +34,7 @@ export const dadantBlatt10: Standard = {
     combThickness: mem("25"),
   },
   sizes: {
-    brood: {
-      name: "brood",
-      values: { bodyDepth: mem("310"), frameHeight: mem("300"), foundationHeight: mem("270"), ...sheet },
-    },
-    super: {
-      name: "super",
-      values: { bodyDepth: mem("170"), frameHeight: mem("160"), foundationHeight: mem("130"), ...sheet },
-    },
+    brood: { name: "brood", values: { bodyDepth: mem("310"), frameHeight: mem("300"), foundationHeight: mem("270"), ...sheet } },
+    super: { name: "super", values: { bodyDepth: mem("170"), frameHeight: mem("160"), foundationHeight: mem("130"), ...sheet } },
   },
 };

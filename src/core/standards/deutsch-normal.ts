@@ -24,16 +24,5 @@ export const deutschNormal: Standard = {
     topBarLength: mem("395"),
     shoulderWidth: mem("35"),
   },
-  sizes: {
-    brood: {
-      name: "brood",
-      values: {
-        bodyDepth: mem("232"),
-        frameHeight: mem("223"),
-        foundationLength: mem("350"),
-        foundationHeight: mem("193"),
-        wireHoles: mem(3),
-      },
-    },
-  },
+  sizes: { brood: { name: "brood", values: { bodyDepth: mem("232"), frameHeight: mem("223"), foundationLength: mem("350"), foundationHeight: mem("193"), wireHoles: mem(3) } } },
 };

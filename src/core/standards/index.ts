@@ -16,23 +16,7 @@ import { warre } from "./warre";
 import { zander } from "./zander";
 
 /** Every standard that ships; a test checks each against the schema. A new one is one more file and one more line here. */
-export const STANDARDS: Standard[] = [
-  langstroth10,
-  langstroth8,
-  langstroth5,
-  national,
-  dadantBlatt10,
-  dadantBlatt12,
-  zander,
-  deutschNormal,
-  commercial,
-  smith,
-  az,
-  layens,
-  kenya,
-  warre,
-  square190,
-];
+export const STANDARDS: Standard[] = [langstroth10, langstroth8, langstroth5, national, dadantBlatt10, dadantBlatt12, zander, deutschNormal, commercial, smith, az, layens, kenya, warre, square190];
 
 export function findStandard(id: string): Standard | undefined {
   return STANDARDS.find((s) => s.id === id);

@@ -31,45 +31,9 @@ export const langstroth10: Standard = {
     combThickness: trade("1", "about 1 at 1 3/8 pitch"),
   },
   sizes: {
-    deep: {
-      name: "deep",
-      values: {
-        bodyDepth: trade("9 5/8"),
-        frameHeight: trade("9 1/8"),
-        foundationLength: trade("16 3/4"),
-        foundationHeight: trade("8 1/2"),
-        wireHoles: mem(4),
-      },
-    },
-    medium: {
-      name: "medium",
-      values: {
-        bodyDepth: trade("6 5/8"),
-        frameHeight: trade("6 1/4"),
-        foundationLength: trade("16 3/4"),
-        foundationHeight: trade("5 5/8"),
-        wireHoles: mem(3),
-      },
-    },
-    shallow: {
-      name: "shallow",
-      values: {
-        bodyDepth: trade("5 11/16", "5 3/4 is common too"),
-        frameHeight: trade("5 3/8"),
-        foundationLength: trade("16 3/4"),
-        foundationHeight: trade("4 3/4"),
-        wireHoles: mem(2),
-      },
-    },
-    jumbo: {
-      name: "jumbo",
-      values: {
-        bodyDepth: trade("11 5/8"),
-        frameHeight: trade("11 1/4"),
-        foundationLength: trade("16 3/4"),
-        foundationHeight: mem("10 5/8"),
-        wireHoles: mem(4),
-      },
-    },
+    deep: { name: "deep", values: { bodyDepth: trade("9 5/8"), frameHeight: trade("9 1/8"), foundationLength: trade("16 3/4"), foundationHeight: trade("8 1/2"), wireHoles: mem(4) } },
+    medium: { name: "medium", values: { bodyDepth: trade("6 5/8"), frameHeight: trade("6 1/4"), foundationLength: trade("16 3/4"), foundationHeight: trade("5 5/8"), wireHoles: mem(3) } },
+    shallow: { name: "shallow", values: { bodyDepth: trade("5 11/16", "5 3/4 is common too"), frameHeight: trade("5 3/8"), foundationLength: trade("16 3/4"), foundationHeight: trade("4 3/4"), wireHoles: mem(2) } },
+    jumbo: { name: "jumbo", values: { bodyDepth: trade("11 5/8"), frameHeight: trade("11 1/4"), foundationLength: trade("16 3/4"), foundationHeight: mem("10 5/8"), wireHoles: mem(4) } },
   },
 };

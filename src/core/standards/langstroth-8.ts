@@ -8,9 +8,5 @@ export const langstroth8: Standard = {
   id: "langstroth-8",
   name: "Langstroth, eight frames",
   short: "Langstroth 8",
-  values: {
-    ...langstroth10.values,
-    boxInsideWidth: trade("12 1/4", "13 3/4 to 14 outside, makers differ"),
-    frames: trade(8),
-  },
+  values: { ...langstroth10.values, boxInsideWidth: trade("12 1/4", "13 3/4 to 14 outside, makers differ"), frames: trade(8) },
 };

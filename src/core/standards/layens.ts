@@ -31,16 +31,5 @@ export const layens: Standard = {
     bottomBarThickness: mem("3/8"),
     combThickness: mem("1"),
   },
-  sizes: {
-    deep: {
-      name: "deep",
-      values: {
-        bodyDepth: mem("17 1/8"),
-        frameHeight: mem("16"),
-        foundationLength: mem("12 1/8"),
-        foundationHeight: mem("14 3/4"),
-        wireHoles: mem(5),
-      },
-    },
-  },
+  sizes: { deep: { name: "deep", values: { bodyDepth: mem("17 1/8"), frameHeight: mem("16"), foundationLength: mem("12 1/8"), foundationHeight: mem("14 3/4"), wireHoles: mem(5) } } },
 };

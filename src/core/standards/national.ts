@@ -34,35 +34,8 @@ export const national: Standard = {
     combThickness: mem("25"),
   },
   sizes: {
-    brood: {
-      name: "brood",
-      values: {
-        bodyDepth: british("225"),
-        frameHeight: british("216"),
-        foundationLength: mem("340"),
-        foundationHeight: mem("200"),
-        wireHoles: mem(3),
-      },
-    },
-    super: {
-      name: "super",
-      values: {
-        bodyDepth: british("150"),
-        frameHeight: british("140"),
-        foundationLength: mem("340"),
-        foundationHeight: mem("124"),
-        wireHoles: mem(2),
-      },
-    },
-    "14x12": {
-      name: "14×12 brood",
-      values: {
-        bodyDepth: british("315"),
-        frameHeight: british("305"),
-        foundationLength: mem("340"),
-        foundationHeight: mem("289"),
-        wireHoles: mem(4),
-      },
-    },
+    brood: { name: "brood", values: { bodyDepth: british("225"), frameHeight: british("216"), foundationLength: mem("340"), foundationHeight: mem("200"), wireHoles: mem(3) } },
+    super: { name: "super", values: { bodyDepth: british("150"), frameHeight: british("140"), foundationLength: mem("340"), foundationHeight: mem("124"), wireHoles: mem(2) } },
+    "14x12": { name: "14×12 brood", values: { bodyDepth: british("315"), frameHeight: british("305"), foundationLength: mem("340"), foundationHeight: mem("289"), wireHoles: mem(4) } },
   },
 };

@@ -1,19 +1,10 @@
 import { z } from "zod";
 
 /** How sure a number is: published and named, common practice in the trade, written from memory, or arithmetic. */
-export const markSchema = z.union([
-  z.literal("trade"),
-  z.literal("mem"),
-  z.literal("arithmetic"),
-  z.strictObject({ pub: z.string(), fromMemory: z.boolean().optional() }),
-]);
+export const markSchema = z.union([z.literal("trade"), z.literal("mem"), z.literal("arithmetic"), z.strictObject({ pub: z.string(), fromMemory: z.boolean().optional() })]);
 export type Mark = z.infer<typeof markSchema>;
 
-const valueSchema = z.strictObject({
-  value: z.union([z.string(), z.number()]),
-  mark: markSchema,
-  note: z.string().optional(),
-});
+const valueSchema = z.strictObject({ value: z.union([z.string(), z.number()]), mark: markSchema, note: z.string().optional() });
 const valuesSchema = z.record(z.string(), valueSchema);
 
 /**

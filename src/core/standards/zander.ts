@@ -25,16 +25,5 @@ export const zander: Standard = {
     topBarLength: mem("477"),
     shoulderWidth: mem("35"),
   },
-  sizes: {
-    brood: {
-      name: "brood",
-      values: {
-        bodyDepth: mem("229"),
-        frameHeight: mem("220"),
-        foundationLength: mem("395"),
-        foundationHeight: mem("190"),
-        wireHoles: mem(3),
-      },
-    },
-  },
+  sizes: { brood: { name: "brood", values: { bodyDepth: mem("229"), frameHeight: mem("220"), foundationLength: mem("395"), foundationHeight: mem("190"), wireHoles: mem(3) } } },
 };

@@ -1,13 +1,14 @@
 import { useMemo } from "react";
-import { section } from "@/core/shape/assembly";
-import { inch, nm, type Units } from "@/core/length/length";
+import { reach, section } from "@/core/shape/assembly";
+import { nm, type Units } from "@/core/length/length";
 import type { Shape } from "@/core/shape/shape";
 import { lengthOf } from "@/core/shape/shape";
 import { bottomGap, endGap, topGap } from "@/core/fit/rules";
 import { bodyOf, frameOf } from "@/core/job/worked";
 import { Dimension } from "./Dimension";
 import { moved, paper } from "./paper";
-import { type Mark, StoryStick } from "./StoryStick";
+import type { Mark } from "@/core/drawing/stick";
+import { StoryStick } from "./StoryStick";
 import { Grain, Wood } from "./Wood";
 import { measureWidth, SvgMeasure } from "./SvgMeasure";
 
@@ -17,6 +18,7 @@ const WIDE = 738;
 export function BodySection({
   body,
   frame,
+  marks,
   units,
   litKey,
   onPart,
@@ -24,6 +26,7 @@ export function BodySection({
 }: {
   body: Shape;
   frame: Shape;
+  marks: Mark[];
   units: Units;
   litKey?: string | null;
   onPart(id: string): void;
@@ -35,7 +38,8 @@ export function BodySection({
   const frameZ = b.depth - gaps.top - f.frameHeight;
   const frameX = (b.outsideLength - f.topBarLength) / 2;
   const cuts = useMemo(() => {
-    const off = lengthOf(frame, "shoulderWidth") / 2 + inch(0, 1, 4);
+    const [near, far] = reach(frame, "y", "top-bar");
+    const off = (near + far) / 2 + (far - near) / 5;
     return {
       body: section(body, "y", Math.round(b.outsideWidth / 2) + 1),
       frame: section(frame, "y", Math.round(off)).filter((o) => o.cut),
@@ -48,17 +52,11 @@ export function BodySection({
   const x = (v: number) => p.x(v);
   const y = (v: number) => p.y(v);
   const wall = (b.outsideLength - b.insideLength) / 2;
-  const sheet = { l: lengthOf(frame, "foundationLength"), h: lengthOf(frame, "foundationHeight") };
-  const opening = { l: lengthOf(frame, "openingLength"), h: lengthOf(frame, "openingHeight") };
+  const named = (name: string) => (frame.scope.has(name) ? lengthOf(frame, name) : undefined);
+  const [sheetLong, sheetHigh] = [named("foundationLength"), named("foundationHeight")];
+  const [openLong, openHigh] = [named("openingLength"), named("openingHeight")];
   const bar = lengthOf(frame, "topBarThickness");
   const low = Math.max(y(0), y(frameZ)) + 34;
-  const marks: Mark[] = [
-    { key: "mark edge", at: nm(0), label: "upper edge" },
-    { key: "finding top-gap", at: gaps.top, label: "top of the frames" },
-    { key: "value restDepth", at: b.restDepth, label: "rest" },
-    { key: "finding bottom-gap", at: nm(b.depth - frameZ), label: "bottom of the frames" },
-    { key: "value depth", at: b.depth, label: "lower edge" },
-  ];
   const lights = (key: string) => ({ lit: litKey === key, onLight: () => onMark(key) });
   return (
     <svg
@@ -108,29 +106,35 @@ export function BodySection({
         h={p.d(gaps.top)}
       />
       <Wood outlines={moved(cuts.frame, frameX, frameZ)} p={p} litKey={litKey ? `frame ${litKey}` : null} />
-      <rect
-        x={x(b.outsideLength / 2 - sheet.l / 2)}
-        y={y(b.depth - gaps.top - bar)}
-        width={p.d(sheet.l)}
-        height={p.d(opening.h)}
-        fill="none"
-        stroke="#8d8a78"
-        strokeDasharray="3 4"
-      />
-      <g fontSize="12.5" fill="var(--color-soft)">
-        <Sentence
-          x={x(b.outsideLength / 2)}
-          y={y(b.depth - gaps.top - bar - opening.h / 2) - 9}
-          words={["opening ", opening.l, " × ", opening.h]}
-          units={units}
-        />
-        <Sentence
-          x={x(b.outsideLength / 2)}
-          y={y(b.depth - gaps.top - bar - opening.h / 2) + 12}
-          words={["sheet ", sheet.l, " × ", sheet.h]}
-          units={units}
-        />
-      </g>
+      {openLong !== undefined && openHigh !== undefined && (
+        <g fontSize="12.5" fill="var(--color-soft)">
+          {sheetLong !== undefined && (
+            <rect
+              x={x(b.outsideLength / 2 - sheetLong / 2)}
+              y={y(b.depth - gaps.top - bar)}
+              width={p.d(sheetLong)}
+              height={p.d(openHigh)}
+              fill="none"
+              stroke="#8d8a78"
+              strokeDasharray="3 4"
+            />
+          )}
+          <Sentence
+            x={x(b.outsideLength / 2)}
+            y={y(b.depth - gaps.top - bar - openHigh / 2) - 9}
+            words={["opening ", openLong, " × ", openHigh]}
+            units={units}
+          />
+          {sheetLong !== undefined && sheetHigh !== undefined && (
+            <Sentence
+              x={x(b.outsideLength / 2)}
+              y={y(b.depth - gaps.top - bar - openHigh / 2) + 12}
+              words={["sheet ", sheetLong, " × ", sheetHigh]}
+              units={units}
+            />
+          )}
+        </g>
+      )}
       <Dimension
         run="across"
         from={x(0)}

@@ -1,12 +1,13 @@
 import { useMemo } from "react";
-import { section, view } from "@/core/shape/assembly";
+import { reach, section, view } from "@/core/shape/assembly";
 import { inch, nm, type Units } from "@/core/length/length";
 import { type Shape, lengthOf } from "@/core/shape/shape";
 import { frameOf } from "@/core/job/worked";
 import { Sentence } from "./BodySection";
 import { Dimension } from "./Dimension";
 import { moved, paper } from "./paper";
-import { type Mark, StoryStick } from "./StoryStick";
+import type { Mark } from "@/core/drawing/stick";
+import { StoryStick } from "./StoryStick";
 import { Grain, Wood } from "./Wood";
 
 const WIDE = 738;
@@ -14,12 +15,14 @@ const WIDE = 738;
 /** A frame cut beside its middle, and its end bar face on; the stick carries the end bar's heights. */
 export function FrameView({
   frame,
+  marks,
   units,
   litKey,
   onPart,
   onMark,
 }: {
   frame: Shape;
+  marks: Mark[];
   units: Units;
   litKey?: string | null;
   onPart(id: string): void;
@@ -27,7 +30,7 @@ export function FrameView({
 }) {
   const f = { ...frameOf(frame), frameLength: frameOf(frame).frameLength ?? frameOf(frame).topBarLength };
   const cuts = useMemo(
-    () => section(frame, "y", Math.round(lengthOf(frame, "shoulderWidth") / 2 + inch(0, 1, 4))).filter((o) => o.cut),
+    () => section(frame, "y", Math.round(reach(frame, "y", "end-bar")[1] / 2 + inch(0, 1, 4))).filter((o) => o.cut),
     [frame],
   );
   const endOn = useMemo(
@@ -37,25 +40,12 @@ export function FrameView({
         .slice(0, 1),
     [frame],
   );
-  const shoulder = lengthOf(frame, "shoulderWidth");
+  const shoulder = nm(reach(frame, "y", "end-bar")[1]);
   const scale = Math.min(450 / (f.topBarLength / 1e6), 250 / (f.frameHeight / 1e6));
   const p = paper({ x: 122, y: 52 }, 0, f.frameHeight, scale);
   const gap = 46e6;
   const endX = f.topBarLength + gap;
-  const bar = lengthOf(frame, "topBarThickness");
   const low = p.y(0) + 30;
-  const marks: Mark[] = [
-    { key: "mark edge", at: nm(0), label: "top of the bar" },
-    { key: "value earThickness", at: f.earThickness, label: "underside of the ear" },
-    { key: "value topBarThickness", at: bar, label: "underside of the top bar, bottom of the fork" },
-    { key: "value shoulderLength", at: lengthOf(frame, "shoulderLength"), label: "end of the shoulder" },
-    {
-      key: "value bottomBarThickness",
-      at: nm(f.frameHeight - lengthOf(frame, "bottomBarThickness")),
-      label: "top of the bottom bar",
-    },
-    { key: "value frameHeight", at: f.frameHeight, label: "bottom of the frame" },
-  ];
   const lights = (key: string) => ({ lit: litKey === key, onLight: () => onMark(key) });
   const half = (f.topBarLength - f.frameLength) / 2;
   return (

@@ -1,13 +1,7 @@
-import { NM_PER_INCH, NM_PER_MM, type Length, type Units } from "@/core/length/length";
+import { NM_PER_INCH, NM_PER_MM, type Units } from "@/core/length/length";
+import type { Mark } from "@/core/drawing/stick";
 import { type Paper, spread } from "./paper";
 import { SvgMeasure } from "./SvgMeasure";
-
-/** A mark on the stick: how far from the top of the work, and what it lights. */
-export interface Mark {
-  key: string;
-  at: Length;
-  label: string;
-}
 
 /** A batten beside the work at the drawing's own scale, carrying every height that matters. `top` and `bottom` in nm from the item's base. */
 export function StoryStick({

@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
-import { type ReactNode, useCallback, useEffect, useState } from "react";
+import { type ComponentType, memo, useCallback, useEffect, useState } from "react";
 import type { Measurement } from "@/core/judge/reading";
 import type { StoredJob } from "@/core/job/stored";
 import { Key } from "@/ui/parts/Key";
@@ -13,60 +13,66 @@ import { Prove } from "@/ui/stations/Prove";
 import { Run } from "@/ui/stations/Run";
 import { Shape } from "@/ui/stations/Shape";
 import { STATIONS, type StationId, stationState } from "./stations";
-import { type Desk, DeskProvider, useOpenJob } from "./useDesk";
+import { type Desk, DeskProvider, type Laid, LaidProvider, useOpenJob } from "./useDesk";
 import { WorkingStrip } from "./WorkingStrip";
 
-const PAGES: Record<StationId, () => ReactNode> = {
-  ask: Ask,
-  shape: Shape,
-  "lay-out": LayOut,
-  buy: Buy,
-  run: Run,
-  prove: Prove,
+const PAGES: Record<StationId, ComponentType> = {
+  ask: memo(Ask),
+  shape: memo(Shape),
+  "lay-out": memo(LayOut),
+  buy: memo(Buy),
+  run: memo(Run),
+  prove: memo(Prove),
 };
 
 /** The open job: its six stations, keys 1–6, and what goes with every station. */
 export function JobDesk({ stored, measurements }: { stored: StoredJob; measurements: Measurement[] }) {
-  const desk = useOpenJob(stored, measurements);
+  const { desk, laid } = useOpenJob(stored, measurements);
   const here = (usePathname().split("/").at(-1) ?? "shape") as StationId;
   const [showing, setShowing] = useState(false);
   const go = useCallback(
     (station: StationId) => window.history.pushState(null, "", `/jobs/${stored.id}/${station}`),
     [stored.id],
   );
+  useEffect(() => {
+    performance.mark("usable"); // every control answers from here on
+  }, []);
   useKeys(desk, go, () => setShowing((s) => !s));
-  const Page = PAGES[here] ?? Shape;
+  const Page = PAGES[here] ?? PAGES.shape;
   return (
     <DeskProvider value={desk}>
-      <div className="flex h-dvh min-h-0 flex-col print:block print:h-auto">
-        <Top desk={desk} />
-        <nav aria-label="Stations" className="no-print grid grid-cols-3 gap-[3px] px-5 sm:grid-cols-6">
-          {STATIONS.map((s) => (
-            <StationTab key={s.id} station={s} on={s.id === here} desk={desk} go={go} />
-          ))}
-        </nav>
-        {desk.trouble && (
-          <p
-            role="alert"
-            className="no-print mx-5 mt-2 flex justify-between border-l-8 border-madder bg-white px-3 py-2"
-          >
-            {desk.trouble}
-            <button className="quiet" onClick={desk.clearTrouble}>
-              seen
-            </button>
-          </p>
-        )}
-        <main tabIndex={0} className="print-plain outline-offset-[-3px] min-h-0 flex-1 overflow-auto px-5 pt-3 pb-4">
-          <Page />
-        </main>
-        {here === "shape" && <WorkingStrip open={showing} setOpen={setShowing} />}
-      </div>
+      <LaidProvider value={laid}>
+        <div className="flex h-dvh min-h-0 flex-col print:block print:h-auto">
+          <Top desk={desk} laid={laid} find={() => find(go)} />
+          <nav aria-label="Stations" className="no-print grid grid-cols-3 gap-[3px] px-5 sm:grid-cols-6">
+            {STATIONS.map((s) => (
+              <StationTab key={s.id} station={s} on={s.id === here} desk={desk} laid={laid} go={go} />
+            ))}
+          </nav>
+          {desk.trouble && (
+            <p
+              role="alert"
+              className="no-print mx-5 mt-2 flex justify-between border-l-8 border-madder bg-white px-3 py-2"
+            >
+              {desk.trouble}
+              <button className="quiet" onClick={desk.clearTrouble}>
+                seen
+              </button>
+            </p>
+          )}
+          <main tabIndex={0} className="print-plain outline-offset-[-3px] min-h-0 flex-1 overflow-auto px-5 pt-3 pb-4">
+            <Page />
+          </main>
+          {here === "shape" && <WorkingStrip open={showing} setOpen={setShowing} />}
+        </div>
+      </LaidProvider>
     </DeskProvider>
   );
 }
 
-function Top({ desk }: { desk: Desk }) {
-  const { job, plan } = desk;
+function Top({ desk, laid, find }: { desk: Desk; laid: Laid; find(): void }) {
+  const { job } = desk;
+  const { plan } = laid;
   const hand =
     plan && job.due ? Math.floor((Date.parse(`${job.due}T00:00:00Z`) / 60_000 + 1440 - plan.finish) / 1440) : undefined;
   return (
@@ -102,6 +108,9 @@ function Top({ desk }: { desk: Desk }) {
         >
           undo <Key k="z" />
         </button>
+        <button className="border-0 bg-transparent p-0" onClick={find}>
+          find <Key k="/" />
+        </button>
         <button className="border-0 bg-transparent p-0" onClick={() => window.print()}>
           print <Key k="p" />
         </button>
@@ -117,14 +126,16 @@ function StationTab({
   station,
   on,
   desk,
+  laid,
   go,
 }: {
   station: (typeof STATIONS)[number];
   on: boolean;
   desk: Desk;
+  laid: Laid;
   go(id: StationId): void;
 }) {
-  const state = stationState(station.id, desk);
+  const state = stationState(station.id, desk, laid);
   return (
     <a
       href={`/jobs/${desk.id}/${station.id}`}
@@ -149,6 +160,12 @@ function StationTab({
   );
 }
 
+/** To the box where a few letters say what to make. */
+function find(go: (id: StationId) => void): void {
+  go("ask");
+  setTimeout(() => document.getElementById("finder")?.focus(), 50);
+}
+
 /** Single keys, when nobody is typing. */
 function useKeys(desk: Desk, go: (id: StationId) => void, toggleWorking: () => void): void {
   useEffect(() => {
@@ -160,6 +177,7 @@ function useKeys(desk: Desk, go: (id: StationId) => void, toggleWorking: () => v
       else if (e.key === "u") desk.act({ do: "units", units: desk.job.units === "in" ? "mm" : "in" });
       else if (e.key === "z") desk.undo();
       else if (e.key === "p") window.print();
+      else if (e.key === "/") find(go);
       else if (e.key === "w") toggleWorking();
       else return;
       e.preventDefault();

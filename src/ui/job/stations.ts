@@ -1,6 +1,6 @@
 import { worst } from "@/core/fit/finding";
 import { clockDay, count, dayText } from "@/ui/parts/words";
-import type { Desk } from "./useDesk";
+import type { Desk, Laid } from "./useDesk";
 
 /** The six stations a job is worked through, left to right. */
 export const STATIONS = [
@@ -19,8 +19,9 @@ export interface StationState {
 }
 
 /** One line on each station: what is done, what is wrong. */
-export function stationState(id: StationId, desk: Desk): StationState {
-  const { job, worked, layout, order, plan } = desk;
+export function stationState(id: StationId, desk: Desk, laid: Laid): StationState {
+  const { job, worked } = desk;
+  const { layout, order, plan } = laid;
   if (id === "ask")
     return job.lines.length === 0
       ? { text: "nothing asked yet", wrong: true }

@@ -1,5 +1,5 @@
 "use client";
-import { createContext, useCallback, useContext, useEffect, useMemo, useRef, useState } from "react";
+import { createContext, useCallback, useContext, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { type Act, preview } from "@/core/job/acts";
 import { JobFileError } from "@/core/job/problem";
 import type { Job } from "@/core/job/job";
@@ -26,9 +26,6 @@ export interface Desk {
   id: number;
   job: Job;
   worked: WorkedJob;
-  layout: LayoutState;
-  order?: Order;
-  plan?: Plan;
   undoes: string | null;
   /** Where a refused value belongs, and why it was refused. */
   problem: { field: string; message: string } | null;
@@ -49,6 +46,22 @@ export interface Desk {
   measure(m: Omit<Measurement, "at">): Promise<void>;
 }
 
+/** What hangs on the layout. Apart from the desk, so that its coming and going does not redraw what does not show it. */
+export interface Laid {
+  layout: LayoutState;
+  order?: Order;
+  plan?: Plan;
+}
+
+const LaidContext = createContext<Laid | null>(null);
+export const LaidProvider = LaidContext.Provider;
+
+export function useLaid(): Laid {
+  const laid = useContext(LaidContext);
+  if (!laid) throw new Error("useLaid outside a job");
+  return laid;
+}
+
 const DeskContext = createContext<Desk | null>(null);
 export const DeskProvider = DeskContext.Provider;
 
@@ -61,7 +74,7 @@ export function useDesk(): Desk {
 const json = { "content-type": "application/json" };
 
 /** Opens a job: local state that answers at once, acts sent to the server one after another. */
-export function useOpenJob(stored: StoredJob, readings: Measurement[]): Desk {
+export function useOpenJob(stored: StoredJob, readings: Measurement[]): { desk: Desk; laid: Laid } {
   const [job, setJob] = useState(stored.job);
   const [draft, setDraft] = useState<Job | null>(null);
   const [undoes, setUndoes] = useState(stored.undo);
@@ -81,11 +94,6 @@ export function useOpenJob(stored: StoredJob, readings: Measurement[]): Desk {
 
   const shown = draft ?? job;
   const worked = useMemo(() => workJob(shown), [shown]);
-  const layout = useLayout(useMemo(() => layoutRequest(worked), [worked]));
-  const laid = layout.fresh ? layout.result : undefined;
-  const order = useMemo(() => laid && orderOf(worked, laid), [worked, laid]);
-  const plan = useMemo(() => (laid && worked.job.start ? planOf(worked, laid) : undefined), [worked, laid]);
-
   /** One request after another; what the server kept is what the page then holds. */
   const send = useCallback(
     (body: (revision: number) => object, adopt: boolean) => {
@@ -125,50 +133,60 @@ export function useOpenJob(stored: StoredJob, readings: Measurement[]): Desk {
     }
   }, []);
 
-  return {
-    id: stored.id,
-    job: shown,
-    worked,
-    layout,
-    order,
-    plan,
-    undoes,
-    problem,
-    trouble,
-    saving: waiting > 0,
-    line: Math.min(line, Math.max(0, shown.lines.length - 1)),
-    setLine: (n) => {
-      setLine(n);
-      light(null);
-      setMoves(new Map());
-    },
-    lit,
-    light,
-    moves,
-    act: (act, field) =>
-      carry(act, field, (next) => {
+  const desk = useMemo(
+    (): Desk => ({
+      id: stored.id,
+      job: shown,
+      worked,
+      undoes,
+      problem,
+      trouble,
+      saving: waiting > 0,
+      line: Math.min(line, Math.max(0, shown.lines.length - 1)),
+      setLine: (n) => {
+        setLine(n);
+        light(null);
+        setMoves(new Map());
+      },
+      lit,
+      light,
+      moves,
+      act: (act, field) =>
+        carry(act, field, (next) => {
+          setDraft(null);
+          setJob(next);
+          latest.current = next;
+          send((r) => ({ revision: r, act }), false);
+        }),
+      try: (act, field) => carry(act, field, setDraft),
+      undo: () => {
         setDraft(null);
-        setJob(next);
-        latest.current = next;
-        send((r) => ({ revision: r, act }), false);
-      }),
-    try: (act, field) => carry(act, field, setDraft),
-    undo: () => {
-      setDraft(null);
-      setMoves(new Map());
-      send(() => ({ undo: true }), true);
-    },
-    clearTrouble: () => setTrouble(null),
-    measurements,
-    measure: async (m) => {
-      const reply = await fetch(`/api/jobs/${stored.id}/measurements`, {
-        method: "POST",
-        headers: json,
-        body: JSON.stringify(m),
-      });
-      const said = (await reply.json()) as Measurement[] & { error?: string };
-      if (reply.ok) setMeasurements(said);
-      else setTrouble(said.error ?? "the reading was not kept");
-    },
-  };
+        setMoves(new Map());
+        send(() => ({ undo: true }), true);
+      },
+      clearTrouble: () => setTrouble(null),
+      measurements,
+      measure: async (m) => {
+        const reply = await fetch(`/api/jobs/${stored.id}/measurements`, {
+          method: "POST",
+          headers: json,
+          body: JSON.stringify(m),
+        });
+        const said = (await reply.json()) as Measurement[] & { error?: string };
+        if (reply.ok) setMeasurements(said);
+        else setTrouble(said.error ?? "the reading was not kept");
+      },
+    }),
+    [stored.id, shown, worked, undoes, problem, trouble, waiting, line, lit, moves, measurements, carry, send],
+  );
+
+  // What hangs on the layout follows when the page has been drawn, so that typing is never held up by it.
+  const settled = useDeferredValue(worked);
+  const layout = useLayout(useMemo(() => layoutRequest(settled), [settled]));
+  const result = useDeferredValue(layout.fresh ? layout.result : undefined);
+  const order = useMemo(() => result && orderOf(settled, result), [settled, result]);
+  const plan = useMemo(() => (result && settled.job.start ? planOf(settled, result) : undefined), [settled, result]);
+
+  const laid = useMemo(() => ({ layout, order, plan }), [layout, order, plan]);
+  return { desk, laid };
 }

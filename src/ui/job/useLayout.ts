@@ -1,5 +1,5 @@
 "use client";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { LayoutResult, Progress } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
 
@@ -62,7 +62,7 @@ export function useLayout(request: LayoutRequest): LayoutState {
     setState((s) => ({ ...s, state: "stopped" }));
   }, []);
   const again = useCallback(() => setRound((r) => r + 1), []);
-  return { ...state, stop, again };
+  return useMemo(() => ({ ...state, stop, again }), [state, stop, again]);
 }
 
 async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<string> {

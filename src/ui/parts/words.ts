@@ -1,9 +1,7 @@
+const DAY = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" });
+
 /** `Fri 12 Mar`, from `YYYY-MM-DD`. */
-export function dayText(date: string): string {
-  return new Date(`${date}T00:00:00Z`)
-    .toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short", timeZone: "UTC" })
-    .replace(",", "");
-}
+export const dayText = (date: string): string => DAY.format(new Date(`${date}T00:00:00Z`)).replace(",", "");
 
 /** `Fri 12 Mar`, from a clock minute of the plan. */
 export const clockDay = (minute: number) => dayText(new Date(minute * 60_000).toISOString().slice(0, 10));

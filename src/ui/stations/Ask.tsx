@@ -2,11 +2,13 @@
 import { useState } from "react";
 import { inch } from "@/core/length/length";
 import type { BoardStock, PackStock, StockEntry } from "@/core/job/job";
+import { suits } from "@/core/job/find";
 import { RECIPES } from "@/core/recipes";
 import { STANDARDS, findStandard } from "@/core/standards";
-import { useDesk } from "@/ui/job/useDesk";
+import { useDesk, useLaid } from "@/ui/job/useDesk";
 import { LengthField } from "@/ui/parts/LengthField";
 import { Measure } from "@/ui/parts/Measure";
+import { Finder } from "./Finder";
 import { NumberField } from "@/ui/parts/NumberField";
 
 /** What, how many, by when, from what. */
@@ -53,7 +55,7 @@ export function Ask() {
                   <Pick
                     label={`Item of line ${at + 1}`}
                     value={l.item}
-                    options={RECIPES.map((r) => [r.id, r.name])}
+                    options={itemsOf(l.standard, l.size)}
                     onPick={(item) => desk.act({ do: "change line", at, to: { item } }, `line ${at}`)}
                   />
                 </td>
@@ -92,7 +94,7 @@ export function Ask() {
             ))}
           </tbody>
         </table>
-        <AddLine />
+        <Finder big={job.lines.length === 0} />
         <Saw />
       </section>
       <section aria-label="Stock">
@@ -103,6 +105,11 @@ export function Ask() {
   );
 }
 
+/** The items a standard can have, for a line's choice. */
+function itemsOf(standard: string, size: string): [string, string][] {
+  return RECIPES.filter((r) => suits(r, findStandard(standard)!, size)).map((r) => [r.id, r.name]);
+}
+
 function Said({ field }: { field: string }) {
   const { problem } = useDesk();
   return problem?.field === field ? (
@@ -110,38 +117,6 @@ function Said({ field }: { field: string }) {
       {problem.message}
     </p>
   ) : null;
-}
-
-function AddLine() {
-  const desk = useDesk();
-  const empty = desk.job.lines.length === 0;
-  return (
-    <div className={empty ? "py-10 text-center" : "pt-3"}>
-      {empty && <p className="mb-3 text-[1.3rem]">What are you making?</p>}
-      <span className="inline-flex flex-wrap gap-2">
-        {RECIPES.map((r) => (
-          <button
-            key={r.id}
-            className={empty ? "act text-[1.13rem]" : "act"}
-            onClick={() =>
-              desk.act({
-                do: "add line",
-                line: {
-                  item: r.id,
-                  standard: STANDARDS[0]!.id,
-                  size: STANDARDS[0]!.defaultSize,
-                  quantity: 10,
-                  options: {},
-                },
-              })
-            }
-          >
-            Add {r.kind === "frame" ? "frames" : "bodies"}
-          </button>
-        ))}
-      </span>
-    </div>
-  );
 }
 
 function Saw() {
@@ -304,8 +279,9 @@ function Boards() {
 
 function Packs() {
   const desk = useDesk();
+  const { order } = useLaid();
   const packs = desk.job.stock.flatMap((s, at) => (s.form === "pack" ? [{ s, at }] : []));
-  const needs = [...new Set(desk.order?.lines.filter((l) => l.unit !== "board").map((l) => l.what) ?? [])].filter(
+  const needs = [...new Set(order?.lines.filter((l) => l.unit !== "board").map((l) => l.what) ?? [])].filter(
     (w) => !packs.some((p) => p.s.material === w),
   );
   const change = (at: number, s: StockEntry) => desk.act({ do: "change stock", at, stock: s }, `stock ${at}`);

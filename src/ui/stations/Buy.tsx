@@ -1,11 +1,12 @@
 "use client";
-import { useDesk } from "@/ui/job/useDesk";
+import { useDesk, useLaid } from "@/ui/job/useDesk";
 import { count, money } from "@/ui/parts/words";
 import { Empty } from "./Empty";
 
 /** What to order, in which packs, for how much, and what each item costs in materials. */
 export function Buy() {
-  const { order, job, layout } = useDesk();
+  const { job } = useDesk();
+  const { order, layout } = useLaid();
   if (job.lines.length === 0) return <Empty text="There is nothing to buy yet." next="ask" act="Say what to make" />;
   if (!order)
     return (

@@ -7,7 +7,7 @@ import { missingText } from "@/core/layout/missing";
 import { settingsApart, setUps } from "@/core/layout/setups";
 import { inch, type Length, type Units } from "@/core/length/length";
 import { BoardDrawing } from "@/ui/drawing/BoardDrawing";
-import { useDesk } from "@/ui/job/useDesk";
+import { useDesk, useLaid } from "@/ui/job/useDesk";
 import { Measure } from "@/ui/parts/Measure";
 import { count, money } from "@/ui/parts/words";
 import { Empty } from "./Empty";
@@ -15,7 +15,8 @@ import { Empty } from "./Empty";
 /** Boards and how they are cut, with how good that is. */
 export function LayOut() {
   const desk = useDesk();
-  const { layout, job, worked } = desk;
+  const { job, worked } = desk;
+  const { layout } = useLaid();
   if (job.lines.length === 0)
     return <Empty text="There is nothing to lay out yet." next="ask" act="Say what to make" />;
   if (!job.stock.some((s) => s.form !== "pack"))
@@ -84,7 +85,7 @@ export function LayOut() {
 const sixInches = inch(6);
 
 function Headline() {
-  const { layout } = useDesk();
+  const { layout } = useLaid();
   const { result, progress } = layout;
   if (layout.state === "failed")
     return (

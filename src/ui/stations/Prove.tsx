@@ -3,7 +3,7 @@ import { useState } from "react";
 import { lengthWithUnit } from "@/core/length/format";
 import { type Length } from "@/core/length/length";
 import { judgeReading, TOLERANCE } from "@/core/judge/reading";
-import { useDesk } from "@/ui/job/useDesk";
+import { useDesk, useLaid } from "@/ui/job/useDesk";
 import { LengthField } from "@/ui/parts/LengthField";
 import { Measure } from "@/ui/parts/Measure";
 import { Empty } from "./Empty";
@@ -18,7 +18,8 @@ interface Subject {
 
 /** First-piece checks: measure, type what the gauge reads, be told to carry on, nudge or stop. */
 export function Prove() {
-  const { plan, job, layout } = useDesk();
+  const { job } = useDesk();
+  const { plan, layout } = useLaid();
   if (job.lines.length === 0)
     return <Empty text="There is nothing to measure yet." next="ask" act="Say what to make" />;
   if (!job.start)

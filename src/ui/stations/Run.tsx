@@ -2,14 +2,15 @@
 import { Fragment } from "react";
 import type { Planned } from "@/core/plan/plan";
 import type { Units } from "@/core/length/length";
-import { useDesk } from "@/ui/job/useDesk";
+import { useDesk, useLaid } from "@/ui/job/useDesk";
 import { Measure } from "@/ui/parts/Measure";
 import { clockDay, clockTime, count, dayText, duration } from "@/ui/parts/words";
 import { Empty } from "./Empty";
 
 /** The run sheet: what to do, in order, with every setting and caution, on screen and on paper. */
 export function Run() {
-  const { plan, job, layout } = useDesk();
+  const { job } = useDesk();
+  const { plan, layout } = useLaid();
   if (job.lines.length === 0) return <Empty text="There is nothing to run yet." next="ask" act="Say what to make" />;
   if (!job.start) return <Empty text="The job has no start day." next="ask" act="Say when work starts" />;
   if (!plan)

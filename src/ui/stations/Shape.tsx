@@ -1,7 +1,9 @@
 "use client";
+import { useState } from "react";
 import type { Finding } from "@/core/fit/finding";
 import { cutList } from "@/core/job/cutlist";
-import { frameFor } from "@/core/job/worked";
+import { heightMarks } from "@/core/drawing/stick";
+import { frameFor, type WorkedLine } from "@/core/job/worked";
 import { lengthWithUnit } from "@/core/length/format";
 import type { Parameter } from "@/core/recipes/recipe";
 import { featureSummary } from "@/core/shape/features";
@@ -9,6 +11,8 @@ import type { Length, Units } from "@/core/length/length";
 import { holds, lengthOf, type OptionValue } from "@/core/shape/shape";
 import { BodySection } from "@/ui/drawing/BodySection";
 import { CornerDetail } from "@/ui/drawing/CornerDetail";
+import { Exploded } from "@/ui/drawing/Exploded";
+import { ThreeViews } from "@/ui/drawing/ThreeViews";
 import { FrameView } from "@/ui/drawing/FrameView";
 import { type Desk, useDesk } from "@/ui/job/useDesk";
 import { moveText } from "@/ui/job/moves";
@@ -16,6 +20,7 @@ import { GapGauge } from "@/ui/parts/GapGauge";
 import { LengthField } from "@/ui/parts/LengthField";
 import { Measure } from "@/ui/parts/Measure";
 import { NumberField } from "@/ui/parts/NumberField";
+import { CompareJoints } from "./CompareJoints";
 import { Empty } from "./Empty";
 
 /** Dimensions, joints and fit of one line: options left, drawing and cut list in the middle, what fits right. */
@@ -50,25 +55,9 @@ export function Shape() {
         <h2 className="only-print text-[1.3rem] font-semibold">
           {job.name}: {at.shape.title}, {at.line.quantity} wanted
         </h2>
-        <h2 className="small-head mb-1">
-          {isBody
-            ? "Story stick, and a cut through the length with one frame hanging"
-            : "Story stick, a cut beside the middle, and the end bar"}
-        </h2>
-        {isBody ? (
-          <BodySection
-            body={at.shape}
-            frame={frameFor(at, worked.lines)}
-            units={job.units}
-            litKey={desk.lit?.key}
-            onPart={part}
-            onMark={mark}
-          />
-        ) : (
-          <FrameView frame={at.shape} units={job.units} litKey={desk.lit?.key} onPart={part} onMark={mark} />
-        )}
+        <Drawing at={at} desk={desk} onPart={part} onMark={mark} />
         <CutTable desk={desk} onPart={part} />
-        {isBody && (
+        {isBody && at.shape.scope.has("joint") && (
           <div className="keep-together mt-2 w-[264px] border-t border-rule pt-1">
             <h2 className="small-head">Corner, from above</h2>
             <CornerDetail body={at.shape} units={job.units} litKey={desk.lit?.key} onPart={part} />
@@ -80,6 +69,79 @@ export function Shape() {
         <FindingList findings={findings} desk={desk} />
       </section>
     </div>
+  );
+}
+
+const VIEWS = { cut: "cut through", three: "three views", apart: "pulled apart" };
+
+/** The line drawn: cut through with its stick where that says most, from three sides, or pulled apart. */
+function Drawing({
+  at,
+  desk,
+  onPart,
+  onMark,
+}: {
+  at: WorkedLine;
+  desk: Desk;
+  onPart(id: string): void;
+  onMark(key: string): void;
+}) {
+  const { worked, job, lit } = desk;
+  const [chosen, setChosen] = useState<keyof typeof VIEWS>("cut");
+  const marks = heightMarks(at, worked.lines);
+  const body = at.shape.recipe.kind === "body";
+  const canCut = marks.length > 0;
+  const shown = canCut ? chosen : chosen === "cut" ? "three" : chosen;
+  const props = { units: job.units, litKey: lit?.key, onPart };
+  return (
+    <>
+      <div className="mb-1 flex flex-wrap items-baseline gap-x-4">
+        <h2 className="small-head">
+          {shown === "cut"
+            ? body
+              ? "Story stick, and a cut through the length with one frame hanging"
+              : "Story stick, a cut beside the middle, and the end bar"
+            : VIEWS[shown]}
+        </h2>
+        <span className="no-print ml-auto flex gap-2 text-[.84rem]">
+          {(Object.keys(VIEWS) as (keyof typeof VIEWS)[])
+            .filter((v) => v !== "cut" || canCut)
+            .map((v) => (
+              <button
+                key={v}
+                className={`quiet ${v === shown ? "font-semibold no-underline" : ""}`}
+                aria-pressed={v === shown}
+                onClick={() => setChosen(v)}
+              >
+                {VIEWS[v]}
+              </button>
+            ))}
+        </span>
+      </div>
+      {shown === "apart" && <Exploded shape={at.shape} litKey={lit?.key} />}
+      {shown === "three" && <ThreeViews shape={at.shape} {...props} />}
+      {shown === "cut" && body && (
+        <BodySection body={at.shape} frame={frameFor(at, worked.lines)} marks={marks} onMark={onMark} {...props} />
+      )}
+      {shown === "cut" && !body && <FrameView frame={at.shape} marks={marks} onMark={onMark} {...props} />}
+      <p className="no-print flex flex-wrap gap-x-4 text-[.84rem]">
+        <a className="quiet" href={`/jobs/${desk.id}/sheet/${at.at}`}>
+          assembly sheet
+        </a>
+        <a
+          className="quiet"
+          href={`/api/jobs/${desk.id}/lines/${at.at}/stick.pdf?paper=${job.units === "in" ? "Letter" : "A4"}`}
+        >
+          story stick, true size
+        </a>
+        <a className="quiet" href={`/api/jobs/${desk.id}/lines/${at.at}/item.svg`}>
+          parts as SVG
+        </a>
+        <a className="quiet" href={`/api/jobs/${desk.id}/lines/${at.at}/item.dxf`}>
+          parts as DXF
+        </a>
+      </p>
+    </>
   );
 }
 
@@ -150,6 +212,7 @@ function OptionList({ desk }: { desk: Desk }) {
       {groups.map((g) => (
         <fieldset key={g}>
           <legend className="small-head">{g}</legend>
+          {g === "Corner" && shape.scope.has("joint") && <CompareJoints />}
           {shown
             .filter((p) => p.group === g)
             .map((p) => (

@@ -12,6 +12,7 @@ const body = z.strictObject({
       z.strictObject({
         id: z.string(),
         name: z.string(),
+        material: z.enum(["wood", "ply"]),
         length: positive,
         width: positive,
         thickness: positive,

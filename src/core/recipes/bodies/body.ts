@@ -1,14 +1,5 @@
 import type { Recipe } from "../recipe";
-import {
-  WALL_DEMANDS,
-  WALL_HARDWARE,
-  WALL_MISTAKES,
-  WALL_PARAMETERS,
-  WALL_STEPS,
-  WALL_VALUES,
-  wallOperations,
-  wallParts,
-} from "./walls";
+import { WALL_DEMANDS, WALL_HARDWARE, WALL_MISTAKES, WALL_PARAMETERS, WALL_STEPS, WALL_VALUES, wallOperations, wallParts } from "./walls";
 
 /**
  * Four walls that hang frames. The corner joint decides the blanks; the inside is what the standard fixes, and the
@@ -22,11 +13,7 @@ export const body: Recipe = {
   about: "Four walls without top or floor that hang frames.",
   needs: ["boxInsideLength", "boxInsideWidth", "bodyDepth", "restWidth", "restDepth", "topBarLength"],
   parameters: WALL_PARAMETERS,
-  values: [
-    { name: "nominalInsideLength", label: "inside length wanted", formula: "boxInsideLength", mark: "trade" },
-    { name: "nominalInsideWidth", label: "inside width wanted", formula: "boxInsideWidth", mark: "trade" },
-    ...WALL_VALUES,
-  ],
+  values: [{ name: "nominalInsideLength", label: "inside length wanted", formula: "boxInsideLength", mark: "trade" }, { name: "nominalInsideWidth", label: "inside width wanted", formula: "boxInsideWidth", mark: "trade" }, ...WALL_VALUES],
   parts: wallParts(),
   hardware: WALL_HARDWARE,
   operations: wallOperations(),

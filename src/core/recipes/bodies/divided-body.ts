@@ -6,14 +6,7 @@ import { WALL_VALUES, wallOperations, wallParts } from "./walls";
  * A standard body divided into four bee-tight mating chambers for half-length frames. The cross partition is three
  * layers: the middle one stands up as a rest for both sides and ends in dados in the sides.
  */
-const hole = (l: string, when?: string) => ({
-  name: "entrance",
-  kind: "hole" as const,
-  l,
-  w: "depth - 1*inch",
-  diameter: "1*inch",
-  ...(when ? { when } : {}),
-});
+const hole = (l: string, when?: string) => ({ name: "entrance", kind: "hole" as const, l, w: "depth - 1*inch", diameter: "1*inch", ...(when ? { when } : {}) });
 
 export const dividedBody: Recipe = {
   ...body,
@@ -25,98 +18,26 @@ export const dividedBody: Recipe = {
   measuredAt: { x: "endThickness + (insideLength - 3 * ply) / 4", y: "thickness + (insideWidth - thinPly) / 4" },
   parameters: [
     ...body.parameters,
-    {
-      name: "ply",
-      label: "Ply layer, measured",
-      group: "Partitions",
-      kind: "length",
-      default: "3/8*inch",
-      min: "1/4*inch",
-      max: "3/4*inch",
-      hint: "a 3/8 sheet may read 9 mm",
-    },
-    {
-      name: "thinPly",
-      label: "Thin ply, measured",
-      group: "Partitions",
-      kind: "length",
-      default: "1/8*inch",
-      min: "1/16*inch",
-      max: "1/4*inch",
-    },
-    {
-      name: "tongue",
-      label: "Tongue in the sides",
-      group: "Partitions",
-      kind: "length",
-      default: "1/4*inch",
-      min: "1/8*inch",
-      max: "thickness / 2",
-    },
+    { name: "ply", label: "Ply layer, measured", group: "Partitions", kind: "length", default: "3/8*inch", min: "1/4*inch", max: "3/4*inch", hint: "a 3/8 sheet may read 9 mm" },
+    { name: "thinPly", label: "Thin ply, measured", group: "Partitions", kind: "length", default: "1/8*inch", min: "1/16*inch", max: "1/4*inch" },
+    { name: "tongue", label: "Tongue in the sides", group: "Partitions", kind: "length", default: "1/4*inch", min: "1/8*inch", max: "thickness / 2" },
   ],
   values: [
     { name: "frames", label: "half-length frames a chamber", formula: "5", mark: "trade" },
     ...body.values.filter((v) => !WALL_VALUES.includes(v)),
-    ...WALL_VALUES.map((v) =>
-      v.name === "pocketDeep"
-        ? {
-            ...v,
-            formula: "max(1/8*inch, min(3/8*inch, thickness - 1/4*inch))",
-            why: "3/8 deep where a dado passes behind",
-          }
-        : v,
-    ),
+    ...WALL_VALUES.map((v) => (v.name === "pocketDeep" ? { ...v, formula: "max(1/8*inch, min(3/8*inch, thickness - 1/4*inch))", why: "3/8 deep where a dado passes behind" } : v)),
     { name: "chamberLength", label: "chamber length", formula: "(insideLength - 3 * ply) / 2", mark: "trade" },
     { name: "chamberWidth", label: "chamber width", formula: "(insideWidth - thinPly) / 2", mark: "trade" },
-    {
-      name: "partitionHeight",
-      label: "outer layer height",
-      formula: "depth - restDepth",
-      mark: "trade",
-      why: "the middle layer stands above it by the rest's depth",
-    },
-    {
-      name: "partitionStart",
-      label: "cross partition starts",
-      formula: "(outsideLength - 3 * ply) / 2",
-      mark: "arithmetic",
-    },
-    {
-      name: "lengthwise",
-      label: "lengthwise partition length",
-      formula: "chamberLength + restWidth + ply",
-      mark: "trade",
-      why: "from the dado in the end through the outer layer of the cross partition",
-    },
+    { name: "partitionHeight", label: "outer layer height", formula: "depth - restDepth", mark: "trade", why: "the middle layer stands above it by the rest's depth" },
+    { name: "partitionStart", label: "cross partition starts", formula: "(outsideLength - 3 * ply) / 2", mark: "arithmetic" },
+    { name: "lengthwise", label: "lengthwise partition length", formula: "chamberLength + restWidth + ply", mark: "trade", why: "from the dado in the end through the outer layer of the cross partition" },
     { name: "coverLength", label: "inspection cover length", formula: "outsideLength / 2", mark: "trade" },
     { name: "coverWidth", label: "inspection cover width", formula: "outsideWidth / 2", mark: "trade" },
   ],
   parts: [
     ...wallParts({
-      sides: [
-        {
-          name: "dado for the cross partition",
-          kind: "groove",
-          run: "across",
-          face: "far",
-          at: "(sideLength - ply) / 2",
-          width: "ply",
-          deep: "tongue",
-        },
-        hole("2*inch + thickness - (outsideLength - sideLength) / 2"),
-      ],
-      ends: [
-        {
-          name: "dado for the lengthwise partition",
-          kind: "groove",
-          run: "across",
-          face: "far",
-          at: "(endLength - thinPly) / 2",
-          width: "thinPly",
-          deep: "restWidth",
-        },
-        hole("2*inch + thickness - (outsideWidth - endLength) / 2"),
-      ],
+      sides: [{ name: "dado for the cross partition", kind: "groove", run: "across", face: "far", at: "(sideLength - ply) / 2", width: "ply", deep: "tongue" }, hole("2*inch + thickness - (outsideLength - sideLength) / 2")],
+      ends: [{ name: "dado for the lengthwise partition", kind: "groove", run: "across", face: "far", at: "(endLength - thinPly) / 2", width: "thinPly", deep: "restWidth" }, hole("2*inch + thickness - (outsideWidth - endLength) / 2")],
     }),
     {
       id: "cross-outer",
@@ -126,22 +47,10 @@ export const dividedBody: Recipe = {
       length: "insideWidth",
       width: "partitionHeight",
       thickness: "ply",
-      features: [
-        {
-          name: "slot for the lengthwise partition",
-          kind: "notch",
-          l: ["(insideWidth - thinPly) / 2", "(insideWidth + thinPly) / 2"],
-          w: ["0", "partitionHeight"],
-        },
-      ],
+      features: [{ name: "slot for the lengthwise partition", kind: "notch", l: ["(insideWidth - thinPly) / 2", "(insideWidth + thinPly) / 2"], w: ["0", "partitionHeight"] }],
       places: [
         { at: ["partitionStart", "(outsideWidth + insideWidth) / 2", "partitionHeight"], l: "-y", w: "-z", t: "+x" },
-        {
-          at: ["partitionStart + 3 * ply", "(outsideWidth - insideWidth) / 2", "partitionHeight"],
-          l: "+y",
-          w: "-z",
-          t: "-x",
-        },
+        { at: ["partitionStart + 3 * ply", "(outsideWidth - insideWidth) / 2", "partitionHeight"], l: "+y", w: "-z", t: "-x" },
       ],
     },
     {
@@ -153,14 +62,7 @@ export const dividedBody: Recipe = {
       width: "depth",
       thickness: "ply",
       features: [],
-      places: [
-        {
-          at: ["partitionStart + ply", "(outsideWidth + insideWidth) / 2 + tongue", "depth"],
-          l: "-y",
-          w: "-z",
-          t: "+x",
-        },
-      ],
+      places: [{ at: ["partitionStart + ply", "(outsideWidth + insideWidth) / 2 + tongue", "depth"], l: "-y", w: "-z", t: "+x" }],
     },
     {
       id: "lengthwise",
@@ -173,12 +75,7 @@ export const dividedBody: Recipe = {
       features: [],
       places: [
         { at: ["endThickness - restWidth", "(outsideWidth - thinPly) / 2", "depth"], l: "+x", w: "-z", t: "+y" },
-        {
-          at: ["outsideLength - endThickness + restWidth", "(outsideWidth + thinPly) / 2", "depth"],
-          l: "-x",
-          w: "-z",
-          t: "-y",
-        },
+        { at: ["outsideLength - endThickness + restWidth", "(outsideWidth + thinPly) / 2", "depth"], l: "-x", w: "-z", t: "-y" },
       ],
     },
     {
@@ -198,10 +95,7 @@ export const dividedBody: Recipe = {
       ],
     },
   ],
-  hardware: [
-    ...body.hardware,
-    { id: "discs", name: "entrance disc", count: "4", unit: "each", spare: 0, for: "entrances", mark: "trade" },
-  ],
+  hardware: [...body.hardware, { id: "discs", name: "entrance disc", count: "4", unit: "each", spare: 0, for: "entrances", mark: "trade" }],
   operations: wallOperations([
     {
       id: "dado-sides",
@@ -215,8 +109,7 @@ export const dividedBody: Recipe = {
         { label: "dado wide", value: "ply" },
         { label: "blade up", value: "tongue" },
       ],
-      check:
-        "nick the edge, turn the board end for end with the same side down, compare; move the fence by half the difference",
+      check: "nick the edge, turn the board end for end with the same side down, compare; move the fence by half the difference",
       mark: "mem",
     },
     {
@@ -234,27 +127,8 @@ export const dividedBody: Recipe = {
       check: "centred by turning end for end",
       mark: "mem",
     },
-    {
-      id: "entrances",
-      name: "Bore the entrances",
-      station: "drill",
-      setup: 10,
-      each: 4,
-      hazard: "drill",
-      check: "one in each wall, left-hand side seen from outside",
-      mark: "mem",
-    },
-    {
-      id: "laminate",
-      name: "Glue up the cross partition",
-      station: "bench",
-      setup: 5,
-      each: 6,
-      wait: 60,
-      hazard: "glue",
-      check: "middle layer stands up by the rest's depth",
-      mark: "mem",
-    },
+    { id: "entrances", name: "Bore the entrances", station: "drill", setup: 10, each: 4, hazard: "drill", check: "one in each wall, left-hand side seen from outside", mark: "mem" },
+    { id: "laminate", name: "Glue up the cross partition", station: "bench", setup: 5, each: 6, wait: 60, hazard: "glue", check: "middle layer stands up by the rest's depth", mark: "mem" },
     {
       id: "slots",
       name: "Slot the outer layers right through",
@@ -274,9 +148,5 @@ export const dividedBody: Recipe = {
     { text: "Slide the cross partition into its dados, then the lengthwise ones through the slots." },
     { text: "A rotating disc over each entrance, one in each wall going round." },
   ],
-  mistakes: [
-    ...body.mistakes,
-    "a staple in the dado line",
-    "dados off centre, so half-length frames fit one side only",
-  ],
+  mistakes: [...body.mistakes, "a staple in the dado line", "dados off centre, so half-length frames fit one side only"],
 };

@@ -22,43 +22,19 @@ export const joinedBody: Recipe = {
         { id: "deep-deep", label: "deep + deep" },
       ],
     },
-    {
-      name: "framesUsed",
-      label: "Frames used",
-      group: "Size",
-      kind: "count",
-      default: "7",
-      min: 4,
-      max: 10,
-      hint: "fewer than the box holds; two followers close it off",
-    },
-    ...body.parameters.map((p) =>
-      p.kind === "length" && p.name === "depth"
-        ? { ...p, label: "Depth of both", default: "lowerDepth + upperDepth" }
-        : p,
-    ),
+    { name: "framesUsed", label: "Frames used", group: "Size", kind: "count", default: "7", min: 4, max: 10, hint: "fewer than the box holds; two followers close it off" },
+    ...body.parameters.map((p) => (p.kind === "length" && p.name === "depth" ? { ...p, label: "Depth of both", default: "lowerDepth + upperDepth" } : p)),
   ],
   values: (
     [
       { name: "lowerDepth", label: "lower body depth", formula: "bodyDepthOfDeep", mark: "trade" },
-      {
-        name: "upperDepth",
-        label: "upper body depth",
-        formula: { by: "boxes", is: { "deep-medium": "bodyDepthOfMedium", "deep-deep": "bodyDepthOfDeep" } },
-        mark: "trade",
-      },
+      { name: "upperDepth", label: "upper body depth", formula: { by: "boxes", is: { "deep-medium": "bodyDepthOfMedium", "deep-deep": "bodyDepthOfDeep" } }, mark: "trade" },
       { name: "frames", label: "frames used", formula: "framesUsed", mark: "trade" },
       { name: "followerHeight", label: "follower height", formula: "depth - restDepth", mark: "mem" },
       ...body.values,
       { name: "upperStart", label: "top of the lower body", formula: "depth - upperDepth", mark: "arithmetic" },
     ] satisfies Recipe["values"]
-  ).map((v) =>
-    v.name === "fingerRows"
-      ? { ...v, formula: "odd((upperDepth - restCut - slant / 2) / row + 1)" }
-      : v.name === "topRow"
-        ? { ...v, formula: "upperDepth - (fingerRows - 1) * row" }
-        : v,
-  ),
+  ).map((v) => (v.name === "fingerRows" ? { ...v, formula: "odd((upperDepth - restCut - slant / 2) / row + 1)" } : v.name === "topRow" ? { ...v, formula: "upperDepth - (fingerRows - 1) * row" } : v)),
   parts: [
     ...wallParts()
       .filter((p) => p.id !== "cleat")
@@ -70,11 +46,7 @@ export const joinedBody: Recipe = {
         id: `lower-${p.id}`,
         name: `Lower ${p.name.toLowerCase()}`,
         width: "lowerDepth",
-        features: p.features.map((f) =>
-          f.kind === "fingers"
-            ? { ...f, rows: "odd(lowerDepth / row)", first: "lowerDepth - (odd(lowerDepth / row) - 1) * row" }
-            : f,
-        ),
+        features: p.features.map((f) => (f.kind === "fingers" ? { ...f, rows: "odd(lowerDepth / row)", first: "lowerDepth - (odd(lowerDepth / row) - 1) * row" } : f)),
         places: p.places.map((pl) => ({ ...pl, at: [pl.at[0], pl.at[1], "upperStart"] as typeof pl.at })),
       })),
     {
@@ -87,12 +59,7 @@ export const joinedBody: Recipe = {
       features: [],
       places: [
         { at: ["endThickness + 1/4*inch", "thickness + 1/4*inch", "depth - restDepth"], l: "+x", w: "-z", t: "+y" },
-        {
-          at: ["outsideLength - endThickness - 1/4*inch", "outsideWidth - thickness - 1/4*inch", "depth - restDepth"],
-          l: "-x",
-          w: "-z",
-          t: "-y",
-        },
+        { at: ["outsideLength - endThickness - 1/4*inch", "outsideWidth - thickness - 1/4*inch", "depth - restDepth"], l: "-x", w: "-z", t: "-y" },
       ],
     },
     {
@@ -104,22 +71,8 @@ export const joinedBody: Recipe = {
       thickness: "earThickness",
       features: [],
       places: [
-        {
-          at: ["(outsideLength - topBarLength) / 2", "thickness + 1/8*inch", "depth - restDepth"],
-          l: "+x",
-          w: "+y",
-          t: "+z",
-        },
-        {
-          at: [
-            "(outsideLength - topBarLength) / 2",
-            "outsideWidth - thickness - 1/8*inch - topBarWidth",
-            "depth - restDepth",
-          ],
-          l: "+x",
-          w: "+y",
-          t: "+z",
-        },
+        { at: ["(outsideLength - topBarLength) / 2", "thickness + 1/8*inch", "depth - restDepth"], l: "+x", w: "+y", t: "+z" },
+        { at: ["(outsideLength - topBarLength) / 2", "outsideWidth - thickness - 1/8*inch - topBarWidth", "depth - restDepth"], l: "+x", w: "+y", t: "+z" },
       ],
     },
   ],

@@ -14,15 +14,7 @@ export const longBody: Recipe = {
   needs: ["boxInsideLength", "bodyDepth", "restWidth", "restDepth", "topBarLength", "pitch"],
   parameters: [
     { name: "longFrames", label: "Frames", group: "Size", kind: "count", default: "28", min: 10, max: 60 },
-    {
-      name: "spare",
-      label: "Spare across",
-      group: "Size",
-      kind: "length",
-      default: "3/4*inch",
-      min: "1/8*inch",
-      max: "4*inch",
-    },
+    { name: "spare", label: "Spare across", group: "Size", kind: "length", default: "3/4*inch", min: "1/8*inch", max: "4*inch" },
     {
       name: "height",
       label: "Height",
@@ -47,11 +39,7 @@ export const longBody: Recipe = {
       ],
     },
     { name: "legs", label: "Legs", group: "Size", kind: "flag", default: true },
-    ...body.parameters.map((p) =>
-      p.kind === "length" && p.name === "depth"
-        ? { ...p, default: 'height == "double" ? 2 * bodyDepth : bodyDepth' }
-        : p,
-    ),
+    ...body.parameters.map((p) => (p.kind === "length" && p.name === "depth" ? { ...p, default: 'height == "double" ? 2 * bodyDepth : bodyDepth' } : p)),
   ],
   values: [
     { name: "frames", label: "frames", formula: "longFrames", mark: "trade" },
@@ -70,9 +58,7 @@ export const longBody: Recipe = {
       width: "followerHeight",
       thickness: "3/4*inch",
       features: [],
-      places: [
-        { at: ["endThickness + 1/4*inch", "thickness + 1/4*inch", "depth - restDepth"], l: "+x", w: "-z", t: "+y" },
-      ],
+      places: [{ at: ["endThickness + 1/4*inch", "thickness + 1/4*inch", "depth - restDepth"], l: "+x", w: "-z", t: "+y" }],
     },
     {
       id: "second-follower",
@@ -83,14 +69,7 @@ export const longBody: Recipe = {
       width: "followerHeight",
       thickness: "3/4*inch",
       features: [],
-      places: [
-        {
-          at: ["outsideLength - endThickness - 1/4*inch", "outsideWidth - thickness - 1/4*inch", "depth - restDepth"],
-          l: "-x",
-          w: "-z",
-          t: "-y",
-        },
-      ],
+      places: [{ at: ["outsideLength - endThickness - 1/4*inch", "outsideWidth - thickness - 1/4*inch", "depth - restDepth"], l: "-x", w: "-z", t: "-y" }],
     },
     {
       id: "leg",
@@ -110,8 +89,5 @@ export const longBody: Recipe = {
     },
   ],
   steps: [...body.steps, { text: "Bolt a leg at each corner, clear of the rests.", when: "legs" }],
-  mistakes: [
-    ...body.mistakes,
-    "two ordinary frames meant one above the other, though a top bar cannot be lowered past the inside length",
-  ],
+  mistakes: [...body.mistakes, "two ordinary frames meant one above the other, though a top bar cannot be lowered past the inside length"],
 };

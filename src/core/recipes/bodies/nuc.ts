@@ -8,12 +8,6 @@ export const nuc: Recipe = {
   name: "Nuc",
   about: "A small body, usually five frames.",
   needs: [...body.needs.filter((n) => n !== "boxInsideWidth"), "pitch"],
-  parameters: [
-    { name: "nucFrames", label: "Frames", group: "Size", kind: "count", default: "5", min: 2, max: 6 },
-    ...body.parameters,
-  ],
-  values: [
-    { name: "frames", label: "frames", formula: "nucFrames", mark: "trade" },
-    ...body.values.map((v) => (v.name === "nominalInsideWidth" ? { ...v, formula: "frames * pitch + 5/8*inch" } : v)),
-  ],
+  parameters: [{ name: "nucFrames", label: "Frames", group: "Size", kind: "count", default: "5", min: 2, max: 6 }, ...body.parameters],
+  values: [{ name: "frames", label: "frames", formula: "nucFrames", mark: "trade" }, ...body.values.map((v) => (v.name === "nominalInsideWidth" ? { ...v, formula: "frames * pitch + 5/8*inch" } : v))],
 };

@@ -10,12 +10,6 @@ export const squareBox: Recipe = {
   standards: ["square-190"],
   hangs: "pi-frame",
   needs: body.needs.filter((n) => n !== "topBarLength"),
-  parameters: body.parameters.map((p) =>
-    p.kind === "choice" && p.name === "handholds" ? { ...p, default: "none" } : p,
-  ),
-  values: body.values.map((v) =>
-    v.name === "nominalInsideWidth" || v.name === "nominalInsideLength"
-      ? { ...v, formula: "frames * pitch", why: "no play is left on paper; real ends run a little under" }
-      : v,
-  ),
+  parameters: body.parameters.map((p) => (p.kind === "choice" && p.name === "handholds" ? { ...p, default: "none" } : p)),
+  values: body.values.map((v) => (v.name === "nominalInsideWidth" || v.name === "nominalInsideLength" ? { ...v, formula: "frames * pitch", why: "no play is left on paper; real ends run a little under" } : v)),
 };

@@ -7,26 +7,8 @@ import type { FeatureRecipe, Parameter, PartRecipe, Recipe } from "../recipe";
 const RABBET = 'joint == "rabbet-ends" || joint == "rabbet-sides"';
 
 export const WOOD: Parameter[] = [
-  {
-    name: "thickness",
-    label: "Stock, measured",
-    group: "Wood",
-    kind: "length",
-    default: "nominalThickness",
-    min: "3/8*inch",
-    max: "2*inch",
-    hint: "what the calliper reads, not the yard's name for it",
-  },
-  {
-    name: "endThickness",
-    label: "Ends, measured",
-    group: "Wood",
-    kind: "length",
-    default: "thickness",
-    min: "3/8*inch",
-    max: "3*inch",
-    hint: "long ears may want thicker ends",
-  },
+  { name: "thickness", label: "Stock, measured", group: "Wood", kind: "length", default: "nominalThickness", min: "3/8*inch", max: "2*inch", hint: "what the calliper reads, not the yard's name for it" },
+  { name: "endThickness", label: "Ends, measured", group: "Wood", kind: "length", default: "thickness", min: "3/8*inch", max: "3*inch", hint: "long ears may want thicker ends" },
   {
     name: "hold",
     label: "Hold",
@@ -38,14 +20,7 @@ export const WOOD: Parameter[] = [
       { id: "outside", label: "outside", note: "covers and floors still match, the gaps move" },
     ],
   },
-  {
-    name: "drying",
-    label: "Allow for drying",
-    group: "Wood",
-    kind: "flag",
-    default: false,
-    hint: "cut the depth over, for wood that is not yet dry",
-  },
+  { name: "drying", label: "Allow for drying", group: "Wood", kind: "flag", default: false, hint: "cut the depth over, for wood that is not yet dry" },
   {
     name: "wood",
     label: "Wood",
@@ -66,26 +41,8 @@ export const WOOD: Parameter[] = [
       { id: "yellow-poplar", label: "yellow-poplar" },
     ],
   },
-  {
-    name: "moistureNow",
-    label: "Moisture now, %",
-    group: "Wood",
-    kind: "number",
-    default: "18",
-    min: 0,
-    max: 30,
-    when: "drying",
-  },
-  {
-    name: "moistureUse",
-    label: "Moisture in use, %",
-    group: "Wood",
-    kind: "number",
-    default: "12",
-    min: 0,
-    max: 30,
-    when: "drying",
-  },
+  { name: "moistureNow", label: "Moisture now, %", group: "Wood", kind: "number", default: "18", min: 0, max: 30, when: "drying" },
+  { name: "moistureUse", label: "Moisture in use, %", group: "Wood", kind: "number", default: "12", min: 0, max: 30, when: "drying" },
 ];
 
 export const JOINT: Parameter[] = [
@@ -99,48 +56,19 @@ export const JOINT: Parameter[] = [
       { id: "rabbet-ends", label: "rabbet in ends", note: "quick, fine with modern glue, fasteners from both faces" },
       { id: "rabbet-sides", label: "rabbet in sides", note: "as the other, end grain shows on the ends" },
       { id: "butt-ends-inside", label: "butt, ends inside", note: "quickest; three long screws a corner" },
-      {
-        id: "butt-sides-inside",
-        label: "butt, sides inside",
-        note: "quickest; the rest is stopped short of the corner",
-      },
+      { id: "butt-sides-inside", label: "butt, sides inside", note: "quickest; the rest is stopped short of the corner" },
       { id: "finger", label: "fingers", note: "great glue area, nails both ways; slow to cut" },
       { id: "dovetail", label: "dovetail", note: "strongest mechanically, slowest" },
       { id: "mitre", label: "mitre", note: "board materials, no edge showing; weak without a spline" },
     ],
   },
-  {
-    name: "lap",
-    label: "Rabbet depth",
-    group: "Corner",
-    kind: "length",
-    default: { by: "joint", is: LAPS() },
-    min: "1/8*inch",
-    max: "max(thickness, endThickness) - 1/8*inch",
-    when: RABBET,
-  },
-  {
-    name: "keyed",
-    label: "Keyed rows",
-    group: "Corner",
-    kind: "flag",
-    default: false,
-    hint: "a board turned inside out cannot close",
-    when: 'joint == "finger"',
-  },
+  { name: "lap", label: "Rabbet depth", group: "Corner", kind: "length", default: { by: "joint", is: LAPS() }, min: "1/8*inch", max: "max(thickness, endThickness) - 1/8*inch", when: RABBET },
+  { name: "keyed", label: "Keyed rows", group: "Corner", kind: "flag", default: false, hint: "a board turned inside out cannot close", when: 'joint == "finger"' },
 ];
 
 function LAPS(): Record<string, string> {
   const half = "thickness / 2";
-  return {
-    "rabbet-ends": "endThickness / 2",
-    "rabbet-sides": half,
-    "butt-ends-inside": half,
-    "butt-sides-inside": half,
-    finger: half,
-    dovetail: half,
-    mitre: half,
-  };
+  return { "rabbet-ends": "endThickness / 2", "rabbet-sides": half, "butt-ends-inside": half, "butt-sides-inside": half, finger: half, dovetail: half, mitre: half };
 }
 
 export const RESTS: Parameter[] = [
@@ -195,10 +123,7 @@ export const OUTSIDE: Parameter[] = [
     label: "Outside length",
     group: "Size",
     kind: "length",
-    default: {
-      by: "hold",
-      is: { inside: "nominalInsideLength + 2 * endThickness", outside: "nominalInsideLength + 2 * nominalEnd" },
-    },
+    default: { by: "hold", is: { inside: "nominalInsideLength + 2 * endThickness", outside: "nominalInsideLength + 2 * nominalEnd" } },
     min: "4*inch",
     max: "100*inch",
   },
@@ -207,13 +132,7 @@ export const OUTSIDE: Parameter[] = [
     label: "Outside width",
     group: "Size",
     kind: "length",
-    default: {
-      by: "hold",
-      is: {
-        inside: "nominalInsideWidth + patrol + 2 * thickness",
-        outside: "nominalInsideWidth + patrol + 2 * nominalThickness",
-      },
-    },
+    default: { by: "hold", is: { inside: "nominalInsideWidth + patrol + 2 * thickness", outside: "nominalInsideWidth + patrol + 2 * nominalThickness" } },
     min: "4*inch",
     max: "200*inch",
   },
@@ -248,25 +167,9 @@ const SHRINK: Record<string, string> = {
 const WOOD_HANDBOOK = { pub: "Wood Handbook, dimensional change coefficients", fromMemory: true };
 
 export const WALL_VALUES: Recipe["values"] = [
-  {
-    name: "nominalEnd",
-    label: "end wall the usual outside comes from",
-    formula: 'hold == "outside" ? nominalThickness : endThickness',
-    mark: "trade",
-  },
-  {
-    name: "shrink",
-    label: "movement per percent of moisture, flat-sawn",
-    formula: { by: "wood", is: SHRINK },
-    mark: WOOD_HANDBOOK,
-  },
-  {
-    name: "allowance",
-    label: "allowance for drying",
-    formula: "drying && moistureNow > moistureUse ? depth * shrink * (moistureNow - moistureUse) : 0*inch",
-    mark: WOOD_HANDBOOK,
-    why: "across the grain only; along it wood does not move",
-  },
+  { name: "nominalEnd", label: "end wall the usual outside comes from", formula: 'hold == "outside" ? nominalThickness : endThickness', mark: "trade" },
+  { name: "shrink", label: "movement per percent of moisture, flat-sawn", formula: { by: "wood", is: SHRINK }, mark: WOOD_HANDBOOK },
+  { name: "allowance", label: "allowance for drying", formula: "drying && moistureNow > moistureUse ? depth * shrink * (moistureNow - moistureUse) : 0*inch", mark: WOOD_HANDBOOK, why: "across the grain only; along it wood does not move" },
   { name: "insideLength", label: "inside length", formula: "outsideLength - 2 * endThickness", mark: "arithmetic" },
   { name: "insideWidth", label: "inside width", formula: "outsideWidth - 2 * thickness", mark: "arithmetic" },
   {
@@ -303,34 +206,11 @@ export const WALL_VALUES: Recipe["values"] = [
       },
     },
   },
-  {
-    name: "runnerRise",
-    label: "runner above the rabbet floor",
-    formula: { by: "runner", is: { none: "0*inch", metal: "1/8*inch", plastic: "1/8*inch" } },
-    mark: "mem",
-  },
-  {
-    name: "restCut",
-    label: "rest rabbet, cut deep",
-    formula: "restDepth + runnerRise",
-    mark: "trade",
-    why: "a runner that stands up deepens the rabbet by as much, so the gap stays",
-  },
+  { name: "runnerRise", label: "runner above the rabbet floor", formula: { by: "runner", is: { none: "0*inch", metal: "1/8*inch", plastic: "1/8*inch" } }, mark: "mem" },
+  { name: "restCut", label: "rest rabbet, cut deep", formula: "restDepth + runnerRise", mark: "trade", why: "a runner that stands up deepens the rabbet by as much, so the gap stays" },
   { name: "row", label: "finger row", formula: 'joint == "dovetail" ? 2 * thickness : thickness', mark: "trade" },
-  {
-    name: "slant",
-    label: "slant of a dovetail over the joint",
-    formula: 'joint == "dovetail" ? endThickness / 7 : 0*inch',
-    mark: "trade",
-    why: "1 in 7",
-  },
-  {
-    name: "fingerRows",
-    label: "finger rows",
-    formula: "odd((depth - restCut - slant / 2) / row + 1)",
-    mark: "trade",
-    why: "the largest odd number that leaves a top row as high as the rest is deep",
-  },
+  { name: "slant", label: "slant of a dovetail over the joint", formula: 'joint == "dovetail" ? endThickness / 7 : 0*inch', mark: "trade", why: "1 in 7" },
+  { name: "fingerRows", label: "finger rows", formula: "odd((depth - restCut - slant / 2) / row + 1)", mark: "trade", why: "the largest odd number that leaves a top row as high as the rest is deep" },
   { name: "topRow", label: "top finger row", formula: "depth - (fingerRows - 1) * row", mark: "arithmetic" },
   { name: "keyStep", label: "key step", formula: "keyed ? 1/4*inch : 0*inch", mark: "trade" },
   {
@@ -338,45 +218,40 @@ export const WALL_VALUES: Recipe["values"] = [
     label: "rest starts from the end's end",
     mark: "trade",
     why: "through only where the side's wood closes the corner",
-    formula: {
-      by: "joint",
-      is: {
-        finger: "0*inch",
-        dovetail: "0*inch",
-        mitre: "0*inch",
-        "rabbet-ends": "restWidth <= lap ? 0*inch : thickness",
-        "rabbet-sides": "0*inch",
-        "butt-ends-inside": "0*inch",
-        "butt-sides-inside": "thickness",
-      },
-    },
+    formula: { by: "joint", is: { finger: "0*inch", dovetail: "0*inch", mitre: "0*inch", "rabbet-ends": "restWidth <= lap ? 0*inch : thickness", "rabbet-sides": "0*inch", "butt-ends-inside": "0*inch", "butt-sides-inside": "thickness" } },
   },
   {
     name: "cornerFasteners",
     label: "fasteners a corner",
     mark: "trade",
-    formula: {
-      by: "joint",
-      is: {
-        finger: "fingerRows > 9 ? 9 : 7",
-        dovetail: "2",
-        mitre: "3",
-        "rabbet-ends": "depth > 8*inch ? 6 : 4",
-        "rabbet-sides": "depth > 8*inch ? 6 : 4",
-        "butt-ends-inside": "3",
-        "butt-sides-inside": "3",
-      },
-    },
+    formula: { by: "joint", is: { finger: "fingerRows > 9 ? 9 : 7", dovetail: "2", mitre: "3", "rabbet-ends": "depth > 8*inch ? 6 : 4", "rabbet-sides": "depth > 8*inch ? 6 : 4", "butt-ends-inside": "3", "butt-sides-inside": "3" } },
   },
   {
-    name: "glueArea",
-    label: "glue area of four corners",
+    name: "glueFace",
+    label: "glued face to face, four corners",
     mark: "arithmetic",
     formula: {
       by: "joint",
       is: {
-        finger: "4 * ((fingerRows - 1) * thickness * endThickness + depth * (thickness + endThickness) / 2)",
-        dovetail: "4 * ((fingerRows - 1) * thickness * endThickness + depth * (thickness + endThickness) / 2)",
+        finger: "4 * (fingerRows - 1) * thickness * endThickness",
+        dovetail: "4 * (fingerRows - 1) * thickness * endThickness",
+        mitre: "0 * depth * thickness",
+        "rabbet-ends": "0 * depth * thickness",
+        "rabbet-sides": "0 * depth * thickness",
+        "butt-ends-inside": "0 * depth * thickness",
+        "butt-sides-inside": "0 * depth * thickness",
+      },
+    },
+  },
+  {
+    name: "glueEnd",
+    label: "glued with end grain, four corners",
+    mark: "arithmetic",
+    formula: {
+      by: "joint",
+      is: {
+        finger: "2 * depth * (thickness + endThickness)",
+        dovetail: "2 * depth * (thickness + endThickness)",
         mitre: "4 * depth * thickness * 1.4142",
         "rabbet-ends": "4 * depth * (thickness + lap)",
         "rabbet-sides": "4 * depth * (endThickness + lap)",
@@ -385,12 +260,8 @@ export const WALL_VALUES: Recipe["values"] = [
       },
     },
   },
-  {
-    name: "pocketDeep",
-    label: "handhold, deep",
-    formula: "max(1/8*inch, min(1/2*inch, thickness - 1/4*inch))",
-    mark: "trade",
-  },
+  { name: "glueArea", label: "glue area of four corners", formula: "glueFace + glueEnd", mark: "arithmetic" },
+  { name: "pocketDeep", label: "handhold, deep", formula: "max(1/8*inch, min(1/2*inch, thickness - 1/4*inch))", mark: "trade" },
   { name: "pocketSlope", label: "handhold roof, degrees", formula: 'handholdRoof == "sloped" ? 15 : 0', mark: "trade" },
   { name: "cleatLength", label: "cleat length", formula: "6*inch", mark: "trade" },
   { name: "cleatHeight", label: "cleat height", formula: "1.5*inch", mark: "trade" },
@@ -430,33 +301,11 @@ const corner = (edge: "left" | "right", joint: "rabbet-ends" | "rabbet-sides"): 
   across: joint === "rabbet-ends" ? "thickness" : "endThickness",
   deep: "lap",
 });
-const mitre = (edge: "left" | "right", of: "thickness" | "endThickness"): FeatureRecipe => ({
-  name: "mitre",
-  kind: "bevel",
-  when: 'joint == "mitre"',
-  edge,
-  face: "far",
-  across: of === "thickness" ? "endThickness" : "thickness",
-  deep: of,
-});
-const handhold = (when: string, middle: string): FeatureRecipe => ({
-  name: "handhold",
-  kind: "handhold",
-  when,
-  l: middle,
-  w: "2*inch",
-  long: "4*inch",
-  high: "3/4*inch",
-  deep: "pocketDeep",
-  slope: "pocketSlope",
-});
+const mitre = (edge: "left" | "right", of: "thickness" | "endThickness"): FeatureRecipe => ({ name: "mitre", kind: "bevel", when: 'joint == "mitre"', edge, face: "far", across: of === "thickness" ? "endThickness" : "thickness", deep: of });
+const handhold = (when: string, middle: string): FeatureRecipe => ({ name: "handhold", kind: "handhold", when, l: middle, w: "2*inch", long: "4*inch", high: "3/4*inch", deep: "pocketDeep", slope: "pocketSlope" });
 
 /** Sides, ends and cleats; `more` adds features to sides and ends, `rests` false leaves the rests out. */
-export function wallParts({
-  sides = [],
-  ends = [],
-  rests = true,
-}: { sides?: FeatureRecipe[]; ends?: FeatureRecipe[]; rests?: boolean } = {}): PartRecipe[] {
+export function wallParts({ sides = [], ends = [], rests = true }: { sides?: FeatureRecipe[]; ends?: FeatureRecipe[]; rests?: boolean } = {}): PartRecipe[] {
   return [
     {
       id: "side",
@@ -504,20 +353,7 @@ export function wallParts({
         corner("right", "rabbet-ends"),
         mitre("left", "endThickness"),
         mitre("right", "endThickness"),
-        ...(rests
-          ? [
-              {
-                name: "rest",
-                kind: "rabbet" as const,
-                edge: "top" as const,
-                face: "far" as const,
-                across: "restCut",
-                deep: "restWidth",
-                from: "restStart",
-                to: "endLength - restStart",
-              },
-            ]
-          : []),
+        ...(rests ? [{ name: "rest", kind: "rabbet" as const, edge: "top" as const, face: "far" as const, across: "restCut", deep: "restWidth", from: "restStart", to: "endLength - restStart" }] : []),
         handhold('handholds == "ends" || handholds == "all"', "endLength / 2"),
         ...ends,
       ],
@@ -534,59 +370,19 @@ export function wallParts({
       length: "cleatLength",
       width: "cleatHeight",
       thickness: "thickness",
-      features: [
-        {
-          name: "sloped top",
-          kind: "bevel",
-          edge: "top",
-          face: "reference",
-          across: "thickness * tan(15)",
-          deep: "thickness",
-        },
-      ],
+      features: [{ name: "sloped top", kind: "bevel", edge: "top", face: "reference", across: "thickness * tan(15)", deep: "thickness" }],
       places: [
         { at: ["-thickness", "(outsideWidth + cleatLength) / 2", "depth - 2*inch"], l: "-y", w: "-z", t: "+x" },
-        {
-          at: ["outsideLength + thickness", "(outsideWidth - cleatLength) / 2", "depth - 2*inch"],
-          l: "+y",
-          w: "-z",
-          t: "-x",
-        },
+        { at: ["outsideLength + thickness", "(outsideWidth - cleatLength) / 2", "depth - 2*inch"], l: "+y", w: "-z", t: "-x" },
       ],
     },
   ];
 }
 
 export const WALL_HARDWARE: Recipe["hardware"] = [
-  {
-    id: "corner-screws",
-    name: "exterior screw, 1 5/8",
-    count: "4 * cornerFasteners",
-    unit: "each",
-    spare: 0.05,
-    for: "corners",
-    mark: "trade",
-  },
-  {
-    id: "cleat-screws",
-    name: "exterior screw, 1 5/8",
-    count: "2 * 3",
-    unit: "each",
-    spare: 0.05,
-    for: "cleats",
-    when: 'handholds == "cleats"',
-    mark: "trade",
-  },
-  {
-    id: "runners",
-    name: "frame runner",
-    count: "2",
-    unit: "each",
-    spare: 0.02,
-    for: "rests",
-    when: 'runner != "none"',
-    mark: "trade",
-  },
+  { id: "corner-screws", name: "exterior screw, 1 5/8", count: "4 * cornerFasteners", unit: "each", spare: 0.05, for: "corners", mark: "trade" },
+  { id: "cleat-screws", name: "exterior screw, 1 5/8", count: "2 * 3", unit: "each", spare: 0.05, for: "cleats", when: 'handholds == "cleats"', mark: "trade" },
+  { id: "runners", name: "frame runner", count: "2", unit: "each", spare: 0.02, for: "rests", when: 'runner != "none"', mark: "trade" },
   { id: "glue", name: "waterproof wood glue", count: "glueArea", unit: "m2", spare: 0, for: "corners", mark: "mem" },
 ];
 
@@ -609,27 +405,8 @@ export function wallOperations(between: Recipe["operations"] = [], rests = true)
       ],
       check: "two test pieces slide together under hand pressure",
     },
-    {
-      id: "dovetails",
-      name: "Cut tails and pins",
-      station: "bench",
-      setup: 20,
-      each: 40,
-      when: 'joint == "dovetail"',
-      check: "a corner closes by tapping with a mallet",
-      mark: "mem",
-    },
-    {
-      id: "mitres",
-      name: "Mitre the ends of all four",
-      station: "table saw",
-      hazard: "crosscut",
-      setup: 15,
-      each: 2,
-      when: 'joint == "mitre"',
-      check: "two pieces make a square corner without light",
-      mark: "mem",
-    },
+    { id: "dovetails", name: "Cut tails and pins", station: "bench", setup: 20, each: 40, when: 'joint == "dovetail"', check: "a corner closes by tapping with a mallet", mark: "mem" },
+    { id: "mitres", name: "Mitre the ends of all four", station: "table saw", hazard: "crosscut", setup: 15, each: 2, when: 'joint == "mitre"', check: "two pieces make a square corner without light", mark: "mem" },
     {
       ...dado,
       id: "corner-ends",
@@ -677,36 +454,9 @@ export function wallOperations(between: Recipe["operations"] = [], rests = true)
         ]
       : []),
     ...between,
-    {
-      ...dado,
-      id: "handholds",
-      name: "Handholds, outside face up",
-      setup: 20,
-      each: 2,
-      when: 'handholds == "ends" || handholds == "all"',
-      check: "the pocket is in the outside face",
-    },
-    {
-      id: "glue-up",
-      name: "Dry fit, glue and fasten",
-      station: "bench",
-      setup: 10,
-      each: 7,
-      wait: 45,
-      lot: 8,
-      hazard: "glue",
-      check: "diagonals equal within 1/16, no rock on a flat",
-      mark: "mem",
-    },
-    {
-      id: "clean",
-      name: "Clean up corners and edges",
-      station: "bench",
-      setup: 2,
-      each: 2,
-      hazard: "dust",
-      mark: "mem",
-    },
+    { ...dado, id: "handholds", name: "Handholds, outside face up", setup: 20, each: 2, when: 'handholds == "ends" || handholds == "all"', check: "the pocket is in the outside face" },
+    { id: "glue-up", name: "Dry fit, glue and fasten", station: "bench", setup: 10, each: 7, wait: 45, lot: 8, hazard: "glue", check: "diagonals equal within 1/16, no rock on a flat", mark: "mem" },
+    { id: "clean", name: "Clean up corners and edges", station: "bench", setup: 2, each: 2, hazard: "dust", mark: "mem" },
   ];
 }
 
@@ -714,33 +464,16 @@ export const WALL_STEPS: Recipe["steps"] = [
   { text: "Lay out two sides and two ends, outside faces up, rests at the top." },
   { text: "Dry fit one box and hang a real frame in it: it slides, and drops free at both ends." },
   { text: "Glue both faces of each corner enough to wet them; squeeze-out is waste." },
-  {
-    text: "Tap the fingers home with a mallet, never a steel hammer.",
-    when: 'joint == "finger" || joint == "dovetail"',
-  },
+  { text: "Tap the fingers home with a mallet, never a steel hammer.", when: 'joint == "finger" || joint == "dovetail"' },
   { text: "Pilot every fastener near an edge, one of them in each thin lip beside the rest." },
   { text: "Measure both diagonals before the glue grabs; clamp across the longer one until they are equal." },
   { text: "Stand it on a flat surface until the glue can be handled." },
 ];
 
-export const WALL_MISTAKES = [
-  "a handhold ends up inside",
-  "fingers forced with a steel hammer",
-  "no pilot hole near the edge, the lip splits",
-  "not square before the glue grabs",
-  "glue only, without fasteners",
-];
+export const WALL_MISTAKES = ["a handhold ends up inside", "fingers forced with a steel hammer", "no pilot hole near the edge, the lip splits", "not square before the glue grabs", "glue only, without fasteners"];
 
 export const WALL_DEMANDS: Recipe["demands"] = [
-  {
-    rule: "thin-lip",
-    label: "Wood left beside the rest",
-    value: "endThickness - restWidth",
-    least: "1/4*inch",
-    below: "stop",
-    advice: "narrow the rest or use thicker stock",
-    mark: "trade",
-  },
+  { rule: "thin-lip", label: "Wood left beside the rest", value: "endThickness - restWidth", least: "1/4*inch", below: "stop", advice: "narrow the rest or use thicker stock", mark: "trade" },
   {
     rule: "mitre-walls",
     label: "Side against end, for a mitre",

@@ -23,52 +23,15 @@ export const extraDeepFrame: Recipe = {
     ...frame.parameters,
   ],
   values: [
-    {
-      name: "totalDepth",
-      label: "depth of both boxes",
-      formula: {
-        by: "boxes",
-        is: { "deep-medium": "bodyDepthOfDeep + bodyDepthOfMedium", "deep-deep": "2 * bodyDepthOfDeep" },
-      },
-      mark: "trade",
-    },
-    {
-      name: "frameHeight",
-      label: "frame height",
-      formula: "totalDepth - (restDepth - earThickness) - 1/4*inch",
-      mark: "trade",
-      why: "depth of both, less the gap above and a quarter below",
-    },
-    {
-      name: "lowerSheet",
-      label: "lower sheet height",
-      formula: {
-        by: "boxes",
-        is: { "deep-medium": "foundationHeightOfMedium", "deep-deep": "foundationHeightOfDeep" },
-      },
-      mark: "trade",
-    },
+    { name: "totalDepth", label: "depth of both boxes", formula: { by: "boxes", is: { "deep-medium": "bodyDepthOfDeep + bodyDepthOfMedium", "deep-deep": "2 * bodyDepthOfDeep" } }, mark: "trade" },
+    { name: "frameHeight", label: "frame height", formula: "totalDepth - (restDepth - earThickness) - 1/4*inch", mark: "trade", why: "depth of both, less the gap above and a quarter below" },
+    { name: "lowerSheet", label: "lower sheet height", formula: { by: "boxes", is: { "deep-medium": "foundationHeightOfMedium", "deep-deep": "foundationHeightOfDeep" } }, mark: "trade" },
     ...frame.values.filter((v) => v.name !== "sheets"),
     { name: "sheets", label: "sheets in a frame", formula: "2", mark: "trade" },
-    {
-      name: "sheetGap",
-      label: "gap between the sheets",
-      formula: "openingHeight + grooveDepth + bottomGroove - foundationHeightOfDeep - lowerSheet",
-      mark: "trade",
-      why: "the bees may fill it",
-    },
+    { name: "sheetGap", label: "gap between the sheets", formula: "openingHeight + grooveDepth + bottomGroove - foundationHeightOfDeep - lowerSheet", mark: "trade", why: "the bees may fill it" },
   ],
   demands: [
-    {
-      rule: "sheet-fits",
-      label: "Room for both sheets, grooves and all",
-      value: "sheetGap",
-      least: "0*inch",
-      below: "stop",
-      when: 'foundation != "none"',
-      advice: "use lower sheets",
-      mark: "mem",
-    },
+    { rule: "sheet-fits", label: "Room for both sheets, grooves and all", value: "sheetGap", least: "0*inch", below: "stop", when: 'foundation != "none"', advice: "use lower sheets", mark: "mem" },
     ...frame.demands.filter((d) => d.rule !== "sheet-fits"),
   ],
 };

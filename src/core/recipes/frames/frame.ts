@@ -1,13 +1,5 @@
 import type { Recipe } from "../recipe";
-import {
-  FRAME_DEMANDS,
-  FRAME_HARDWARE,
-  FRAME_OPERATIONS,
-  FRAME_PARAMETERS,
-  FRAME_PARTS,
-  FRAME_STEPS,
-  FRAME_VALUES,
-} from "./bars";
+import { FRAME_DEMANDS, FRAME_HARDWARE, FRAME_OPERATIONS, FRAME_PARAMETERS, FRAME_PARTS, FRAME_STEPS, FRAME_VALUES } from "./bars";
 
 /** The hanging frame of a standard. Shoulders that touch set the pitch, or spacers do. */
 export const frame: Recipe = {
@@ -23,10 +15,6 @@ export const frame: Recipe = {
   hardware: FRAME_HARDWARE,
   operations: FRAME_OPERATIONS,
   steps: FRAME_STEPS,
-  mistakes: [
-    "a wedge top bar bought for plastic foundation",
-    "end bars with the shoulder down",
-    "too much glue on a bar the bees must walk on",
-  ],
+  mistakes: ["a wedge top bar bought for plastic foundation", "end bars with the shoulder down", "too much glue on a bar the bees must walk on"],
   demands: FRAME_DEMANDS,
 };

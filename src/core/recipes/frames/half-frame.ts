@@ -11,20 +11,8 @@ export const halfFrame: Recipe = {
   values: [
     { name: "topBarLength", label: "top bar length", formula: "9.25*inch", mark: "trade" },
     { name: "frameLength", label: "frame outside length", formula: "8*inch", mark: "trade" },
-    {
-      name: "foundationLength",
-      label: "sheet, a third of a full one",
-      formula: "16.75*inch / 3",
-      mark: "trade",
-      why: "the bees fill what is left each side",
-    },
+    { name: "foundationLength", label: "sheet, a third of a full one", formula: "16.75*inch / 3", mark: "trade", why: "the bees fill what is left each side" },
     ...frame.values.map((v) => (v.name === "sheets" ? { ...v, formula: "1", why: "a third of a sheet" } : v)),
   ],
-  hardware: frame.hardware.map((h) =>
-    h.id.startsWith("foundation")
-      ? { ...h, count: "1 / 3" }
-      : h.id === "pins"
-        ? { ...h, name: "hairpin", count: "4" }
-        : h,
-  ),
+  hardware: frame.hardware.map((h) => (h.id.startsWith("foundation") ? { ...h, count: "1 / 3" } : h.id === "pins" ? { ...h, name: "hairpin", count: "4" } : h)),
 };

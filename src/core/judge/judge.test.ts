@@ -1,0 +1,57 @@
+import { inch } from "@/core/length/length";
+import { compareJoints } from "./joints";
+import { judgeReading, TOLERANCE } from "./reading";
+import { GRAVITY, nailWithdrawal, screwWithdrawal } from "./strength";
+
+describe("withdrawal (Wood Handbook, fastenings, from memory)", () => {
+  // The US form, lb with inches: nails 7850 G^2.5 D L, screws 15700 G² D L; 1 lb = 4.448222 N.
+  test.each([0.35, 0.4, 0.48, 0.51])("SI and US forms agree within 1 %% for G %d", (g) => {
+    const [d, l] = [0.164, 1.25];
+    const nail = 7850 * g ** 2.5 * d * l * 4.448222;
+    const screw = 15700 * g ** 2 * d * l * 4.448222;
+    expect(nailWithdrawal(g, d * 25.4, l * 25.4) / nail).toBeCloseTo(1, 2);
+    expect(screwWithdrawal(g, d * 25.4, l * 25.4) / screw).toBeCloseTo(1, 2);
+  });
+  test("end grain holds nails half and screws three quarters", () => {
+    expect(nailWithdrawal(0.4, 3, 30, "end") / nailWithdrawal(0.4, 3, 30)).toBe(0.5);
+    expect(screwWithdrawal(0.4, 3, 30, "end") / screwWithdrawal(0.4, 3, 30)).toBe(0.75);
+  });
+  test("denser wood holds more", () => {
+    const order = Object.entries(GRAVITY).sort((a, b) => a[1] - b[1]);
+    expect(order[0]![0]).toBe("northern-white-cedar");
+    expect(order.at(-1)![0]).toBe("loblolly-pine");
+  });
+});
+
+describe("corners side by side", () => {
+  const joints = compareJoints({ item: "body", standard: "langstroth-10", size: "deep", quantity: 1, options: {} });
+  const of = (id: string) => joints.find((j) => j.id === id)!;
+
+  test("all seven, with the cut sizes of the joint table (handbook 04 [trade])", () => {
+    expect(joints).toHaveLength(7);
+    expect([
+      of("rabbet-ends").side,
+      of("rabbet-sides").end,
+      of("butt-ends-inside").end,
+      of("butt-sides-inside").side,
+    ]).toEqual([inch(19, 1, 8), inch(15, 1, 2), inch(14, 3, 4), inch(18, 3, 8)]);
+  });
+  test("as the trade says: fingers glue most, dovetails take longest, a butt box has twelve screws and holds one way only", () => {
+    expect(Math.max(...joints.map((j) => j.glue))).toBe(of("finger").glue);
+    expect(Math.max(...joints.map((j) => j.minutes))).toBe(of("dovetail").minutes);
+    expect(of("butt-ends-inside")).toMatchObject({ fasteners: 12, holdsEnd: 0 });
+    expect(of("butt-sides-inside").holdsSide).toBe(0);
+  });
+  test("a body without a choice of corner has nothing to compare", () => {
+    expect(compareJoints({ item: "body", standard: "national", size: "brood", quantity: 1, options: {} })).toEqual([]);
+  });
+});
+
+test("a first piece: carry on within the tolerance, nudge by what it is off, stop when it is far off (handbook 09 [trade])", () => {
+  const judge = (n: number) => judgeReading(inch(19, 1, 8), inch(19, 8 + n, 64), TOLERANCE.gap, "in", "stop");
+  expect(judge(0)).toMatchObject({ state: "good", text: "spot on, carry on" });
+  expect(judge(2).state).toBe("good");
+  expect(judge(3)).toMatchObject({ state: "nudge", text: '3/64" over: move the stop in by 3/64"' });
+  expect(judge(-4)).toMatchObject({ state: "nudge", text: '1/16" under: move the stop out by 1/16"' });
+  expect(judge(40).state).toBe("stop");
+});

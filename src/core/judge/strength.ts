@@ -1,0 +1,27 @@
+/**
+ * What holds a fastener in wood: Wood Handbook, fastenings chapter, from memory. G is specific gravity, D the shank's
+ * diameter and L the length in the holding piece, both in mm; newtons in side grain.
+ */
+const END_GRAIN = { nail: 0.5, screw: 0.75 };
+
+/** A smooth nail: 54.12 · G^2.5 · D · L. */
+export const nailWithdrawal = (g: number, d: number, l: number, grain: "side" | "end" = "side"): number =>
+  54.12 * g ** 2.5 * d * l * (grain === "end" ? END_GRAIN.nail : 1);
+
+/** A wood screw: 108.25 · G² · D · L, L threaded. */
+export const screwWithdrawal = (g: number, d: number, l: number, grain: "side" | "end" = "side"): number =>
+  108.25 * g ** 2 * d * l * (grain === "end" ? END_GRAIN.screw : 1);
+
+/** Specific gravity at 12 % moisture, by the wood ids of the recipes (Wood Handbook, from memory). */
+export const GRAVITY: Record<string, number> = {
+  "eastern-white-pine": 0.35,
+  "ponderosa-pine": 0.4,
+  "loblolly-pine": 0.51,
+  "western-redcedar": 0.32,
+  "northern-white-cedar": 0.31,
+  "alaska-cedar": 0.44,
+  baldcypress: 0.46,
+  "douglas-fir": 0.48,
+  "engelmann-spruce": 0.35,
+  "yellow-poplar": 0.42,
+};

@@ -1,0 +1,165 @@
+import DxfParser from "dxf-parser";
+import { XMLParser } from "fast-xml-parser";
+import { inch, mm } from "@/core/length/length";
+import { storyStick } from "@/core/drawing/stick";
+import { emptyJob, type JobLine } from "@/core/job/job";
+import { workJob } from "@/core/job/worked";
+import { RECIPES } from "@/core/recipes";
+import { itemDxf } from "./dxf";
+import { stickPages, stickPdf } from "./stickPdf";
+import { itemSvg } from "./svg";
+
+const work = (line: Partial<JobLine>) =>
+  workJob({
+    ...emptyJob("Heath estate", "in"),
+    lines: [{ item: "body", standard: "langstroth-10", size: "deep", quantity: 4, options: {}, ...line }],
+  });
+const shapeOf = (line: Partial<JobLine>) => work(line).lines[0]!.shape;
+
+interface Entity {
+  type: string;
+  layer: string;
+  vertices?: { x: number; y: number }[];
+  radius?: number;
+  center?: { x: number; y: number };
+  text?: string;
+}
+const readDxf = (text: string) => {
+  const dxf = new DxfParser().parseSync(text)!;
+  return { layers: Object.keys(dxf.tables.layer.layers), entities: dxf.entities as unknown as Entity[] };
+};
+const box = (e: Entity) => {
+  const [xs, ys] = [e.vertices!.map((v) => v.x), e.vertices!.map((v) => v.y)];
+  return [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
+};
+
+describe("DXF, read back by an independent parser", () => {
+  test("every part's outline at true size in mm, labelled with letter, count and size", () => {
+    const shape = shapeOf({ options: { handholds: "none" } });
+    const { entities } = readDxf(itemDxf(shape));
+    const outlines = entities.filter((e) => e.layer === "OUTLINE").map(box);
+    expect(outlines).toHaveLength(2);
+    [
+      [485.775, 244.475],
+      [412.75, 244.475],
+    ].forEach((want, i) => want.forEach((w, k) => expect(outlines[i]![k]).toBeCloseTo(w, 6)));
+    expect(entities.filter((e) => e.layer === "LABEL").map((e) => e.text)).toEqual([
+      "A  Side  2 off  485.775 x 244.475 x 19.05 mm",
+      "B  End  2 off  412.75 x 244.475 x 19.05 mm",
+    ]);
+  });
+
+  test("a layer for each kind of cut: the rest is 5/8 high along the whole end, corner rabbets 3/4 wide", () => {
+    const { entities, layers } = readDxf(itemDxf(shapeOf({ options: { handholds: "none" } })));
+    expect(layers).toEqual(expect.arrayContaining(["OUTLINE", "RABBET", "GROOVE", "HOLE", "LABEL"]));
+    const rabbets = entities
+      .filter((e) => e.layer === "RABBET")
+      .map((e) => box(e).map((v) => Math.round(v * 1000) / 1000));
+    expect(rabbets).toEqual([
+      [19.05, 244.475],
+      [19.05, 244.475],
+      [412.75, 15.875],
+    ]);
+  });
+
+  test("fingers are in the outline: 13 rows of a deep body give the side 7 fingers an end, 28 corners each", () => {
+    const { entities } = readDxf(itemDxf(shapeOf({ options: { joint: "finger", handholds: "none" } })));
+    const side = entities.find((e) => e.layer === "OUTLINE")!;
+    // Six notches of four corners at each end, and the four corners of the board.
+    expect(side.vertices).toHaveLength(2 * 6 * 4 + 4);
+  });
+
+  test("holes are circles of their diameter where they belong", () => {
+    const shape = shapeOf({ item: "divided-body", options: { handholds: "none" } });
+    const circles = readDxf(itemDxf(shape)).entities.filter((e) => e.type === "CIRCLE");
+    expect(circles.map((c) => c.radius)).toEqual([12.7, 12.7]);
+    // Side: 2 + t from the outside corner, less what the rabbet takes: 2 3/8 from the part's end.
+    expect(circles[0]!.center!.x).toBeCloseTo(2.375 * 25.4, 6);
+  });
+
+  test("every item there is can be drawn and read back", () => {
+    for (const r of RECIPES) {
+      const standard = r.standards?.[0] ?? "langstroth-10";
+      const size = {
+        "langstroth-10": "deep",
+        national: "brood",
+        "square-190": "box",
+        kenya: "trough",
+        az: "storey",
+        layens: "deep",
+      }[standard]!;
+      const shape = shapeOf({ item: r.id, standard, size });
+      expect(readDxf(itemDxf(shape)).entities.filter((e) => e.layer === "LABEL")).toHaveLength(shape.parts.length);
+    }
+  });
+});
+
+describe("SVG", () => {
+  interface Svg {
+    svg: {
+      width: string;
+      height: string;
+      viewBox: string;
+      title: string;
+      g: { g: { id: string; path: { "data-layer": string; d: string }[] | { "data-layer": string; d: string } }[] };
+    };
+  }
+  const read = (text: string) =>
+    (new XMLParser({ ignoreAttributes: false, attributeNamePrefix: "" }).parse(text) as Svg).svg;
+
+  test("is well-formed, true to size in mm, a group a part, a path a layer", () => {
+    const svg = read(itemSvg(shapeOf({ options: { handholds: "none" } })));
+    expect([svg.width, svg.viewBox.split(" ")[2]]).toEqual(["505.775mm", "505.775"]);
+    expect(svg.g.g.map((g) => g.id)).toEqual(["side", "end"]);
+    const paths = svg.g.g[1]!.path as { "data-layer": string; d: string }[];
+    expect(paths.map((p) => p["data-layer"])).toEqual(["OUTLINE", "RABBET", "RABBET", "RABBET"]);
+    expect(paths[3]!.d).toBe("M0 0L412.75 0L412.75 15.875L0 15.875Z");
+  });
+});
+
+describe("the story stick on paper", () => {
+  test("carries every measure of the line once, in order, with all its names", () => {
+    const stick = storyStick(work({}), 0);
+    expect(stick.marks.map((m) => m.at)).toEqual(stick.marks.map((m) => m.at).sort((a, b) => a - b));
+    expect(stick.marks.find((m) => m.at === inch(9, 5, 8))!.label).toBe("lower edge; side, width; end, width");
+    expect(stick.length).toBe(inch(19, 1, 8));
+  });
+
+  test("pages overlap and together cover it all", () => {
+    const pages = stickPages(mm(900), "A4");
+    expect(pages[0]!.from).toBe(0);
+    expect(pages.at(-1)!.to).toBe(mm(900));
+    pages.slice(1).forEach((p, i) => expect(pages[i]!.to - p.from).toBe(mm(10)));
+    expect(stickPages(mm(100), "Letter")).toEqual([{ from: 0, to: mm(100) }]);
+  });
+
+  test.each([
+    ["in", "Letter", 612, 792, 288],
+    ["mm", "A4", 595.28, 841.89, 283.46],
+  ] as const)(
+    "in %s on %s: read back, the check length and the marks measure true",
+    async (units, paper, width, height, check) => {
+      const stick = storyStick(work({}), 0);
+      const pdf = await stickPdf(stick, units, paper, "Heath estate");
+      const { getDocument, OPS } = await import("pdfjs-dist/legacy/build/pdf.mjs");
+      const doc = await getDocument({ data: new Uint8Array(pdf), useSystemFonts: true, verbosity: 0 }).promise;
+      expect(doc.numPages).toBe(stickPages(stick.length, paper).length);
+      const page = await doc.getPage(1);
+      const [, , w, h] = page.view as [number, number, number, number];
+      expect([w, h].map((v) => Math.round(v * 10))).toEqual([width, height].map((v) => Math.round(v * 10)));
+      const { fnArray, argsArray } = await page.getOperatorList();
+      // Every stroked straight line: its two ends in PDF points, from the path's own numbers.
+      const lines = fnArray.flatMap((fn: number, i: number) => {
+        if (fn !== OPS.constructPath) return [];
+        const numbers = Array.from((argsArray[i] as [number, [Float32Array], Float32Array])[1][0] ?? []);
+        return numbers.length === 6 ? [[numbers[1]!, numbers[2]!, numbers[4]!, numbers[5]!]] : [];
+      });
+      const lengths = lines.map(([x0, y0, x1, y1]) => Math.hypot(x1! - x0!, y1! - y0!));
+      expect(lengths.some((l) => Math.abs(l - check) < 0.01)).toBe(true);
+      // The rest's mark stands 5/8" = 45 pt below the top of the stick.
+      const tops = lines.filter(([x0, , x1]) => Math.abs(x1! - x0!) > 60 && Math.abs(x1! - x0!) < 70).map((l) => l[1]!);
+      const fromTop = tops.map((y) => Math.abs(y - tops[0]!)).sort((a, b) => a - b);
+      expect(fromTop.some((d) => Math.abs(d - (45 - 18)) < 0.01)).toBe(true);
+    },
+  );
+});

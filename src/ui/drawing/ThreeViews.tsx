@@ -1,0 +1,87 @@
+import { useMemo } from "react";
+import { type ItemAxis, type Outline, reach, view } from "@/core/shape/assembly";
+import { nm, type Units } from "@/core/length/length";
+import type { Shape } from "@/core/shape/shape";
+import { Dimension } from "./Dimension";
+import { moved, paper } from "./paper";
+import { Grain, Wood } from "./Wood";
+
+const WIDE = 738;
+const GAP = 62;
+
+/** Front, side and from above at one scale, with overall sizes: for any item, from its geometry. */
+export function ThreeViews({
+  shape,
+  units,
+  litKey,
+  onPart,
+}: {
+  shape: Shape;
+  units: Units;
+  litKey?: string | null;
+  onPart?(id: string): void;
+}) {
+  const views = useMemo(() => ({ front: view(shape, "y"), side: view(shape, "x"), above: view(shape, "z") }), [shape]);
+  const span = (a: ItemAxis) => reach(shape, a);
+  const [x, y, z] = [span("x"), span("y"), span("z")];
+  const size = { x: x[1] - x[0], y: y[1] - y[0], z: z[1] - z[0] };
+  const mm = (n: number) => n / 1e6;
+  const scale = Math.min((WIDE - 90 - GAP) / mm(size.x + size.y), 470 / mm(size.z + size.y));
+  const k = scale / 1e6;
+  const top = 40;
+  const sideX = 50 + size.x * k + GAP;
+  const aboveY = top + size.z * k + GAP;
+  const draw = (outlines: Outline[], at: { x: number; y: number }, left: number, high: number) => (
+    <Wood
+      outlines={moved(outlines, 0, 0).map((o) => ({ ...o, cut: true, grain: "long" as const }))}
+      p={paper(at, left, high, scale)}
+      litKey={litKey}
+      onLight={onPart}
+    />
+  );
+  const title = (text: string, at: { x: number; y: number }) => (
+    <text {...at} fontSize="12" fill="var(--color-soft)">
+      {text}
+    </text>
+  );
+  const across = (from: number, length: number, at: number) => (
+    <Dimension
+      run="across"
+      from={from}
+      to={from + length * k}
+      at={at}
+      value={nm(length)}
+      units={units}
+      reachFrom={at + 12}
+      reachTo={at + 12}
+    />
+  );
+  return (
+    <svg
+      viewBox={`0 0 ${WIDE} ${aboveY + size.y * k + 14}`}
+      className="block w-full"
+      role="img"
+      aria-label={`${shape.title}: from the front, from the side and from above`}
+    >
+      <Grain />
+      {draw(views.front, { x: 50, y: top }, x[0], z[1])}
+      {draw(views.side, { x: sideX, y: top }, y[0], z[1])}
+      {draw(views.above, { x: 50, y: aboveY }, x[0], y[1])}
+      {across(50, size.x, top - 16)}
+      {across(sideX, size.y, top - 16)}
+      <Dimension
+        run="down"
+        from={top}
+        to={top + size.z * k}
+        at={26}
+        value={nm(size.z)}
+        units={units}
+        reachFrom={46}
+        reachTo={46}
+      />
+      {title("front", { x: 50, y: top + size.z * k + 16 })}
+      {title("side", { x: sideX, y: top + size.z * k + 16 })}
+      {title("above", { x: 50 + size.x * k + 10, y: aboveY + 12 })}
+    </svg>
+  );
+}

@@ -1,0 +1,7 @@
+"use client";
+/** Prints the page. */
+export const PrintButton = () => (
+  <button className="quiet" onClick={() => window.print()}>
+    print
+  </button>
+);
