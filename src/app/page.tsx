@@ -14,6 +14,9 @@ export default async function JobsPage() {
       <header className="mb-6 flex flex-wrap items-baseline gap-4">
         <h1 className="text-[1.9rem] font-bold tracking-tight">Rundik</h1>
         <p className="text-soft">from a standard to the bench</p>
+        <Link prefetch={false} href="/patterns" className="underline decoration-[#9aa39d] underline-offset-4">
+          patterns
+        </Link>
         <span className="ml-auto">
           <StartJob first={jobs.length === 0} />
         </span>

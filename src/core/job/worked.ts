@@ -109,7 +109,7 @@ function mates(of: WorkedLine, lines: WorkedLine[], kind: "body" | "frame"): Wor
 }
 
 /** The bee-space school of a body: as chosen, otherwise the standard's. */
-function school(shape: Shape): BeeSpace {
+export function schoolOf(shape: Shape): BeeSpace {
   const chosen = shape.scope.has("beeSpace") ? shape.scope.working("beeSpace").value : undefined;
   return chosen?.kind === "word" ? (chosen.of as BeeSpace) : shape.standard.beeSpace;
 }
@@ -148,14 +148,14 @@ function fitJob(job: Job, lines: WorkedLine[]): Finding[] {
     if (line.shape.recipe.kind === "frame") {
       const box = mates(line, lines, "body").length > 0 ? undefined : bodyFor(line);
       if (!box) return own;
-      return [...fitFrame(frameOf(line.shape), bodyOf(box), frameCount(box), school(box), ctx), ...own];
+      return [...fitFrame(frameOf(line.shape), bodyOf(box), frameCount(box), schoolOf(box), ctx), ...own];
     }
     if (line.shape.recipe.kind !== "body") return own;
     const hung = (l: WorkedLine) => ({ frame: frameOf(frameFor(l, lines)), body: bodyOf(l.shape) });
     const inside = framesFor(line, lines).flatMap((f) =>
-      fitFrame(frameOf(f), bodyOf(line.shape), frameCount(line.shape), school(line.shape), ctx),
+      fitFrame(frameOf(f), bodyOf(line.shape), frameCount(line.shape), schoolOf(line.shape), ctx),
     );
-    const stacks = school(line.shape) !== "closed" && !hung(line).frame.openBelow && STACKED.includes(line.line.item);
+    const stacks = schoolOf(line.shape) !== "closed" && !hung(line).frame.openBelow && STACKED.includes(line.line.item);
     const others = bodies.filter(
       (b) => b.at !== line.at && b.line.standard === line.line.standard && STACKED.includes(b.line.item),
     );

@@ -60,7 +60,10 @@ export function JobDesk({ stored, measurements }: { stored: StoredJob; measureme
               </button>
             </p>
           )}
-          <main tabIndex={0} className="print-plain outline-offset-[-3px] min-h-0 flex-1 overflow-auto px-5 pt-3 pb-4">
+          <main
+            tabIndex={0}
+            className="print-plain relative outline-offset-[-3px] min-h-0 flex-1 overflow-auto px-5 pt-3 pb-4"
+          >
             <Page />
           </main>
           {here === "shape" && <WorkingStrip open={showing} setOpen={setShowing} />}

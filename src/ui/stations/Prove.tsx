@@ -2,6 +2,8 @@
 import { useState } from "react";
 import { lengthWithUnit } from "@/core/length/format";
 import { type Length } from "@/core/length/length";
+import { fitMade, type Made, MADE_BODY, MADE_FRAME, MADE_LABELS, type MadeName } from "@/core/fit/made";
+import type { WorkedLine } from "@/core/job/worked";
 import { judgeReading, TOLERANCE } from "@/core/judge/reading";
 import { useDesk, useLaid } from "@/ui/job/useDesk";
 import { LengthField } from "@/ui/parts/LengthField";
@@ -63,6 +65,7 @@ export function Prove() {
           ))}
         </tbody>
       </table>
+      <MadePieces />
       <h2 className="small-head mt-5">At the bench, in this order</h2>
       <ol className="mt-1 list-inside list-decimal">
         {[
@@ -75,6 +78,86 @@ export function Prove() {
           <li key={c}>{c}</li>
         ))}
       </ol>
+    </div>
+  );
+}
+
+/** Made boxes, measured in: every fit worked out again with what the tape says. */
+function MadePieces() {
+  const { worked } = useDesk();
+  const bodies = worked.lines.filter((l) => l.shape.recipe.kind === "body");
+  if (bodies.length === 0) return null;
+  return (
+    <section aria-label="Made boxes" className="mt-6">
+      <h2 className="text-[1.13rem]">
+        A made box is what the tape says. Measure one, and everything that hangs on it is worked out again.
+      </h2>
+      {bodies.map((l) => (
+        <MadeBox key={l.at} line={l} />
+      ))}
+    </section>
+  );
+}
+
+function MadeBox({ line }: { line: WorkedLine }) {
+  const { worked, job, measurements, measure } = useDesk();
+  const subject = (name: MadeName) => `made ${line.at} ${name}`;
+  const reading = (name: MadeName) => measurements.find((m) => m.subject === subject(name))?.value;
+  const made = Object.fromEntries(
+    [...MADE_BODY, ...MADE_FRAME].flatMap((n) => (reading(n) === undefined ? [] : [[n, reading(n)]])),
+  ) as Made;
+  const { designed, changed } = fitMade(worked, line, made);
+  return (
+    <div className="keep-together mt-2 grid grid-cols-1 gap-x-8 border-t border-rule py-2 md:grid-cols-2">
+      <table className="cutting-list">
+        <caption className="text-left font-semibold">
+          {line.shape.title}, {line.shape.standard.short}
+        </caption>
+        <tbody>
+          {[...MADE_BODY, ...MADE_FRAME].flatMap((name) => {
+            const target = designed[name];
+            if (target === undefined) return [];
+            return (
+              <tr key={name}>
+                <td>{MADE_LABELS[name]}</td>
+                <td className="text-right">
+                  <Measure value={target} units={job.units} />
+                </td>
+                <td className="text-right">
+                  <LengthField
+                    value={reading(name) ?? target}
+                    usual={reading(name) === undefined}
+                    units={job.units}
+                    label={`Measured ${MADE_LABELS[name]} of ${line.shape.title}`}
+                    onSettle={(value) => void measure({ subject: subject(name), target, value })}
+                    className="w-24"
+                  />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <div>
+        {changed.length === 0 ? (
+          <p className="text-soft">Every gap is as designed.</p>
+        ) : (
+          <ul>
+            {changed.map(({ rule, label, was, is }) => (
+              <li key={rule} className="border-b border-rule py-1">
+                <strong className="font-semibold">{label}</strong>: <Measure value={was.value} units={job.units} /> by
+                design, <Measure value={is.value} units={job.units} className="font-semibold" /> as made
+                <span
+                  className={`block text-[.87rem] ${is.state === "ok" ? "text-soft" : "font-semibold text-madder"}`}
+                >
+                  {is.text}
+                  {is.advice && `; ${is.advice}`}
+                </span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
     </div>
   );
 }

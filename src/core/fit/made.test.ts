@@ -1,0 +1,52 @@
+import { inch, mm } from "@/core/length/length";
+import { emptyJob, type JobLine } from "@/core/job/job";
+import { workJob } from "@/core/job/worked";
+import { fitMade } from "./made";
+
+const line = (o: Partial<JobLine> = {}): JobLine => ({
+  item: "body",
+  standard: "langstroth-10",
+  size: "deep",
+  quantity: 1,
+  options: {},
+  ...o,
+});
+const made = (measured: Parameters<typeof fitMade>[2], of: Partial<JobLine> = {}) => {
+  const worked = workJob({ ...emptyJob("x", "in"), lines: [line(of)] });
+  return fitMade(worked, worked.lines[0]!, measured);
+};
+
+test("nothing measured, nothing changed; the design's own numbers are offered", () => {
+  const { changed, designed } = made({});
+  expect(changed).toEqual([]);
+  expect(designed).toMatchObject({ depth: inch(9, 5, 8), restToRest: inch(19, 1, 8), frameHeight: inch(9, 1, 8) });
+});
+
+test("a body that shrank 1/8 has 1/8 below its frames and 3/8 between boxes, which is in the open band (handbook 03)", () => {
+  const { changed } = made({ depth: inch(9, 1, 2) });
+  expect(changed.map((c) => [c.rule, c.was.value, c.is.value, c.is.state])).toEqual([
+    ["bottom-gap", inch(0, 1, 4), inch(0, 1, 8), "ok"],
+    ["between-boxes", inch(0, 1, 2), inch(0, 3, 8), "ok"],
+  ]);
+});
+
+test("rests cut 1/8 too wide each side take the ear's bearing with them", () => {
+  const { findings } = made({ restToRest: inch(19, 3, 8) });
+  // (19 − 18 3/8)/2 − 3/16 = 1/8: care.
+  expect(findings.find((f) => f.rule === "bearing")).toMatchObject({ value: inch(0, 1, 8), state: "care" });
+  expect(findings.find((f) => f.rule === "end-play")).toMatchObject({ value: inch(0, 3, 8), state: "care" });
+});
+
+test("a bought frame too high for the box stands out of it", () => {
+  const { findings } = made({ frameHeight: inch(9, 1, 2) });
+  expect(findings.find((f) => f.rule === "bottom-gap")).toMatchObject({ value: -inch(0, 1, 8), state: "stop" });
+});
+
+test("a National measured 223 deep: 5.5 below the frames, and care", () => {
+  const { findings } = made({ depth: mm(223) }, { standard: "national", size: "brood" });
+  expect(findings.find((f) => f.rule === "bottom-gap")).toMatchObject({ value: mm(5.5), state: "care" });
+});
+
+test("top bars without end bars have no frame length to measure", () => {
+  expect(made({}, { standard: "warre", size: "box" }).designed.frameLength).toBeUndefined();
+});

@@ -1,0 +1,146 @@
+"use client";
+import Link from "next/link";
+import { useEffect, useMemo, useState } from "react";
+import { findStandard, STANDARDS } from "@/core/standards";
+import { compareStandards, type ComparedValue, type Interchange } from "@/core/standards/compare";
+import { markText } from "@/core/standards/words";
+import type { Units } from "@/core/length/length";
+import { moveText } from "@/ui/job/moves";
+import { Key } from "@/ui/parts/Key";
+import { Measure } from "@/ui/parts/Measure";
+import { ValueShown } from "@/ui/parts/WorkingText";
+
+const ANSWER: Record<Interchange["answer"], string> = {
+  fits: "goes in and hangs as it should",
+  "with care": "goes in, with care",
+  no: "does not fit",
+  "nothing to try": "has nothing to try: one of them has no such box or hanging frame",
+};
+
+/** Two standards side by side: every number with its mark, and what interchanges and why not. */
+export function Patterns() {
+  const [a, setA] = useState({ id: "langstroth-10", size: "deep" });
+  const [b, setB] = useState({ id: "commercial", size: "brood" });
+  const [units, setUnits] = useState<Units>("in");
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (e.key !== "u" || e.ctrlKey || e.metaKey || (e.target as HTMLElement).closest("select, input")) return;
+      setUnits((now) => (now === "in" ? "mm" : "in"));
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+  const [left, right] = [findStandard(a.id)!, findStandard(b.id)!];
+  const compared = useMemo(
+    () => compareStandards(left, a.size, right, b.size, units),
+    [left, right, a.size, b.size, units],
+  );
+  return (
+    <main className="mx-auto max-w-[72rem] px-5 py-4">
+      <header className="mb-4 flex flex-wrap items-baseline gap-4">
+        <Link href="/" className="text-[1.33rem] font-bold tracking-tight no-underline">
+          Rundik
+        </Link>
+        <h1 className="text-[1.13rem]">Patterns: two standards side by side</h1>
+        <button className="quiet ml-auto" onClick={() => setUnits(units === "in" ? "mm" : "in")}>
+          {units === "in" ? "inches" : "mm"} <Key k="u" />
+        </button>
+      </header>
+      <section aria-label="What interchanges" className="mb-5 grid grid-cols-1 gap-x-8 gap-y-3 md:grid-cols-2">
+        {compared.interchange.map((i) => (
+          <Answer key={`${i.frame.id} ${i.box.id}`} interchange={i} units={units} />
+        ))}
+      </section>
+      <table className="cutting-list">
+        <thead>
+          <tr>
+            <th>
+              <span className="sr-only">value</span>
+            </th>
+            {[
+              { label: "First standard", at: a, set: setA },
+              { label: "Second standard", at: b, set: setB },
+            ].map((side) => (
+              <th key={side.label} className="text-right!">
+                <select
+                  className="field text-[1rem] text-ink"
+                  aria-label={side.label}
+                  value={side.at.id}
+                  onChange={(e) => side.set({ id: e.target.value, size: findStandard(e.target.value)!.defaultSize })}
+                >
+                  {STANDARDS.map((s) => (
+                    <option key={s.id} value={s.id}>
+                      {s.name}
+                    </option>
+                  ))}
+                </select>{" "}
+                <select
+                  className="field text-[1rem] text-ink"
+                  aria-label={`${side.label}, size`}
+                  value={side.at.size}
+                  onChange={(e) => side.set({ ...side.at, size: e.target.value })}
+                >
+                  {Object.entries(findStandard(side.at.id)!.sizes).map(([id, s]) => (
+                    <option key={id} value={id}>
+                      {s.name}
+                    </option>
+                  ))}
+                </select>
+              </th>
+            ))}
+            <th className="text-right!">second less first</th>
+          </tr>
+        </thead>
+        <tbody>
+          {compared.values.map((v) => (
+            <Row key={v.name} v={v} units={units} />
+          ))}
+        </tbody>
+      </table>
+    </main>
+  );
+}
+
+function Row({ v, units }: { v: ComparedValue; units: Units }) {
+  const cell = (x: ComparedValue["a"]) => (
+    <td className="text-right">
+      {x ? (
+        <>
+          <ValueShown value={x.value} units={units} />
+          <span className="ml-2 text-[.8rem] text-soft">{markText(x.mark).split(":")[0]}</span>
+        </>
+      ) : (
+        <span className="text-soft">not given</span>
+      )}
+    </td>
+  );
+  return (
+    <tr>
+      <td>{v.label}</td>
+      {cell(v.a)}
+      {cell(v.b)}
+      <td className="text-right font-mono text-blue">{v.by ? moveText(v.by, units) : v.by === 0 ? "same" : ""}</td>
+    </tr>
+  );
+}
+
+function Answer({ interchange: { frame, box, answer, findings }, units }: { interchange: Interchange; units: Units }) {
+  const wrong = findings.filter((f) => f.state !== "ok");
+  return (
+    <article
+      className={`border-l-8 bg-white px-3 py-2 ${answer === "no" ? "border-madder" : answer === "fits" ? "border-spruce" : "border-straw-line"}`}
+    >
+      <h2 className="font-semibold">
+        A {frame.short} frame in a {box.short} box {ANSWER[answer]}
+      </h2>
+      <ul className="text-[.93rem]">
+        {(wrong.length > 0 ? wrong : findings).map((f) => (
+          <li key={f.rule}>
+            {f.label}, <Measure value={f.value} units={units} />:{" "}
+            <span className={f.state === "ok" ? "text-soft" : "text-madder"}>{f.text}</span>
+          </li>
+        ))}
+      </ul>
+    </article>
+  );
+}
