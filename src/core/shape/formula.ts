@@ -1,6 +1,6 @@
 import Fraction from "fraction.js";
 import jsep, { type Expression } from "jsep";
-import { type Length, nm, NM_PER_INCH, NM_PER_MM } from "@/core/length/length";
+import { type Length, LONGEST, nm, NM_PER_INCH, NM_PER_MM } from "@/core/length/length";
 
 /**
  * Formulas of recipes: `"outsideLength - 2 * (thickness - lap)"`. Values are exact rationals with a dimension
@@ -78,10 +78,12 @@ export const amount = (of: Fraction | number | bigint, dim = 0): Value => ({
 });
 export const lengthValue = (l: Length): Value => amount(l, 1);
 
-/** The value as a length, rounded once to the nanometre. @throws FormulaError when it is not a length. */
+/** The value as a length, rounded once to the nanometre. @throws FormulaError when it is not a length, or beyond any. */
 export function toLength(v: Value, what: string): Length {
   if (v.kind !== "amount" || (v.dim !== 1 && !v.of.equals(0))) throw new FormulaError(`${what} is not a length`);
-  return nm(Number(v.of.round().n) * Number(v.of.s));
+  const rounded = v.of.round().valueOf();
+  if (Math.abs(rounded) > LONGEST) throw new FormulaError(`${what} comes out longer than 100 m`);
+  return nm(rounded);
 }
 
 /** The value as a whole number. @throws FormulaError when it is not one. */

@@ -1,0 +1,123 @@
+import fc from "fast-check";
+import { inch, type Length } from "@/core/length/length";
+import { STANDARDS } from "@/core/standards";
+import { type Act, actText, preview } from "./acts";
+import { cutList } from "./cutlist";
+import { readJob, writeJob } from "./file";
+import { findMakeable, makeables } from "./find";
+import { emptyJob, type Job, type JobLine, USUAL_WORKSHOP } from "./job";
+import { carryOut } from "./perform";
+import { shapeOfLine, workJob } from "./worked";
+
+const line: JobLine = { item: "body", standard: "langstroth-10", size: "deep", quantity: 4, options: {} };
+const board = { form: "board" as const, material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96), price: 14, available: null, source: "buy" as const }; // prettier-ignore
+const job: Job = { ...emptyJob("Heath", "in"), start: "2027-02-08", lines: [line], stock: [board] };
+
+describe("each act", () => {
+  test.each<[Act, (j: Job) => unknown, unknown]>([
+    [{ do: "name", name: "Moor" }, (j) => j.name, "Moor"],
+    [{ do: "dates", start: "2027-03-01", due: "2027-03-09" }, (j) => [j.start, j.due], ["2027-03-01", "2027-03-09"]],
+    [{ do: "dates" }, (j) => [j.start, j.due], [undefined, undefined]],
+    [{ do: "units", units: "mm" }, (j) => j.units, "mm"],
+    [{ do: "add line", line: { ...line, size: "medium" } }, (j) => j.lines.map((l) => l.size), ["deep", "medium"]],
+    [{ do: "remove line", at: 0 }, (j) => j.lines, []],
+    [{ do: "change line", at: 0, to: { quantity: 9 } }, (j) => j.lines[0]!.quantity, 9],
+    [{ do: "option", at: 0, name: "joint", value: "finger" }, (j) => j.lines[0]!.options, { joint: "finger" }],
+    [{ do: "add stock", stock: { ...board, source: "yard" } }, (j) => j.stock.map((s) => s.price), [14, 0]],
+    [{ do: "change stock", at: 0, stock: { ...board, price: 15 } }, (j) => j.stock[0]!.price, 15],
+    [{ do: "remove stock", at: 0 }, (j) => j.stock, []],
+    [{ do: "workshop", to: { people: 3 } }, (j) => j.workshop, { ...USUAL_WORKSHOP, people: 3 }],
+  ])("%j does what it says, the same in the page as on the server", (act, read, want) => {
+    expect(read(carryOut(job, act))).toEqual(want);
+    if (act.do !== "add stock") expect(read(preview(job, act))).toEqual(want);
+  });
+
+  test("changing the standard lets go of options the new recipe has not", () => {
+    const fancy = carryOut(job, { do: "option", at: 0, name: "joint", value: "finger" });
+    const national = carryOut(fancy, { do: "change line", at: 0, to: { standard: "national", size: "brood" } });
+    expect(national.lines[0]).toMatchObject({ standard: "national", options: {} });
+  });
+
+  test("an item its standard has not is refused with the standard's name", () => {
+    expect(() => carryOut(job, { do: "change line", at: 0, to: { standard: "kenya", size: "trough" } })).toThrow(
+      /Kenya/,
+    );
+  });
+
+  test("what can be undone has a name people know", () => {
+    const said = (act: Act) => actText(act, job);
+    expect(said({ do: "option", at: 0, name: "thickness", value: inch(1) })).toBe("body: stock, measured");
+    expect(said({ do: "change line", at: 0, to: { quantity: 2, size: "medium" } })).toBe("body: quantity, size");
+    expect(said({ do: "remove line", at: 0 })).toBe("take out body");
+    expect(said({ do: "add line", line: { ...line, item: "frame" } })).toBe("add frame");
+    expect(said({ do: "units", units: "mm" })).toBe("units");
+  });
+});
+
+describe("work is not done twice", () => {
+  test("a line that did not change keeps its very shape; one that did gets a new one", () => {
+    const two = carryOut(job, { do: "add line", line: { ...line, size: "medium" } });
+    const shapes = two.lines.map((l) => shapeOfLine(l, "in"));
+    const next = preview(two, { do: "option", at: 1, name: "thickness", value: inch(0, 7, 8) });
+    expect(shapeOfLine(next.lines[0]!, "in")).toBe(shapes[0]);
+    expect(shapeOfLine(next.lines[1]!, "in")).not.toBe(shapes[1]);
+    expect(workJob(next)).toBe(workJob(next));
+  });
+});
+
+describe("any job at all", () => {
+  const all = makeables();
+  const anyLine = fc
+    .record({ pick: fc.nat(all.length - 1), quantity: fc.integer({ min: 1, max: 500 }) })
+    .map(({ pick, quantity }): JobLine => {
+      const { item, standard, size } = all[pick]!;
+      return { item, standard, size, quantity, options: {} };
+    });
+  const anyJob = fc.record({
+    name: fc.string({ minLength: 1, maxLength: 60 }).filter((s) => s.trim() === s && s.length > 0),
+    units: fc.constantFrom("in" as const, "mm" as const),
+    lines: fc.array(anyLine, { maxLength: 4 }),
+    kerf: fc.integer({ min: 0, max: 8_000_000 }).map((n) => n as Length),
+    people: fc.integer({ min: 1, max: 9 }),
+  });
+
+  test("written and read again is the same job, to the nanometre, in either unit", () => {
+    fc.assert(
+      fc.property(anyJob, ({ kerf, people, ...j }) => {
+        const full: Job = {
+          ...emptyJob(j.name, j.units),
+          ...j,
+          stock: [board],
+          workshop: { ...USUAL_WORKSHOP, kerf, people },
+        };
+        expect(readJob(JSON.parse(JSON.stringify(writeJob(full))))).toEqual(full);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test("its cut list counts places × quantity, every blank is something, and parts fit inside their item", () => {
+    fc.assert(
+      fc.property(anyJob, (j) => {
+        const worked = workJob({ ...emptyJob(j.name, j.units), lines: j.lines });
+        for (const { part, quantity, line: l } of cutList(worked)) {
+          expect(quantity).toBe(part.places.length * l.line.quantity);
+          for (const d of Object.values(part.cut)) expect(d).toBeGreaterThan(0);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  test("everything that can be made is found by the first letters of its own name and standard", () => {
+    fc.assert(
+      fc.property(fc.nat(all.length - 1), fc.integer({ min: 3, max: 6 }), (pick, letters) => {
+        const m = all[pick]!;
+        const words = `${m.name} ${m.standardName}`.replace(/[,\-]/g, " ").split(/\s+/).filter(Boolean);
+        const typed = words.map((w) => w.slice(0, letters)).join(" ");
+        expect(findMakeable(/^\d/.test(typed) ? `1 ${typed}` : typed, all).found).toContainEqual(m);
+      }),
+    );
+    expect(new Set(all.map((m) => m.standard)).size).toBe(STANDARDS.length);
+  });
+});

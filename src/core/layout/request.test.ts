@@ -1,0 +1,167 @@
+import fc from "fast-check";
+import { inch, type Length, mm, nm } from "@/core/length/length";
+import { readJob } from "@/core/job/file";
+import type { BoardStock } from "@/core/job/job";
+import { workJob } from "@/core/job/worked";
+import { layBoards } from "./boards";
+import { layOut, layoutDocument } from "./layout";
+import { missingText } from "./missing";
+import { type Blank, groups, layoutRequest, type LayoutRequest } from "./request";
+import { settingsApart, setUps } from "./setups";
+
+const board = (thickness: Length, o: Partial<BoardStock> = {}): BoardStock => ({
+  form: "board", material: "pine", thickness, width: inch(11, 1, 4), length: inch(96), price: 10, available: null, source: "buy", ...o,
+}); // prettier-ignore
+const blank = (o: Partial<Blank>): Blank => ({
+  id: "a", name: "A", material: "wood", length: inch(18), width: inch(1, 3, 8), thickness: inch(0, 3, 8), quantity: 10, ...o,
+}); // prettier-ignore
+const saw = {
+  kerf: inch(0, 1, 8),
+  endTrim: inch(0, 1, 4),
+  edgeTrim: nm(0),
+  sheetTrim: inch(0, 1, 2),
+  keepOffcut: inch(12),
+};
+const split = (blanks: Blank[], stock: BoardStock[]) => groups({ blanks, stock, saw });
+
+describe("which board a part comes from, and how it lies", () => {
+  test("an end bar is sliced on edge from thick stock rather than planed to half", () => {
+    const { groups: g } = split([blank({})], [board(inch(0, 3, 4)), board(inch(1, 1, 2))]);
+    // On edge: 3/8 ripped off 1 1/2; flat: 1 3/8 of 3/4 planed away to 3/8.
+    expect(g.map((x) => [x.thickness, x.lying[0]!.onEdge, x.lying[0]!.width, x.lying[0]!.planed])).toEqual([
+      [inch(1, 1, 2), true, inch(0, 3, 8), inch(0, 1, 8)],
+    ]);
+  });
+  test("stock of the part's own thickness is used flat, unplaned", () => {
+    const { groups: g } = split([blank({})], [board(inch(0, 3, 8)), board(inch(1, 1, 2))]);
+    expect(g[0]!.lying[0]).toMatchObject({ onEdge: false, planed: 0 });
+  });
+  test("parts of one thickness share a group, and yard boards of it join in", () => {
+    const parts = [
+      blank({ id: "s", width: inch(9), thickness: inch(0, 3, 4) }),
+      blank({ id: "e", width: inch(5), thickness: inch(0, 3, 4) }),
+    ];
+    const { groups: g } = split(parts, [
+      board(inch(0, 3, 4)),
+      board(inch(0, 3, 4), { source: "yard", price: 0, available: 2 }),
+    ]);
+    expect(g.map((x) => [x.lying.length, x.stock])).toEqual([[2, [0, 1]]]);
+  });
+  test("ply parts want sheets of their very thickness, and wood never comes from a sheet", () => {
+    const ply = blank({ id: "p", name: "Panel", material: "ply", width: inch(14), thickness: inch(0, 3, 8) });
+    const sheet = board(inch(0, 3, 8), { form: "sheet", width: mm(1220), length: mm(2440) });
+    expect(split([ply], [sheet]).groups[0]!.lying[0]).toMatchObject({ onEdge: false, planed: 0 });
+    expect(split([ply], [board(inch(0, 3, 8))]).missing[0]!.why).toBe("no stock");
+    const thick = { ...sheet, thickness: inch(0, 1, 2) };
+    expect(missingText(split([ply], [thick]).missing[0]!, "in")).toBe(
+      'Panel: every sheet is of another thickness for it; it wants a sheet 3/8" thick, 14" wide and 18 1/2" long',
+    );
+    expect(split([blank({})], [sheet]).missing).toHaveLength(1);
+  });
+  test("a sheet loses its own trim all round", () => {
+    const ply = blank({ material: "ply", length: inch(47), width: inch(23), thickness: inch(0, 3, 8), quantity: 4 });
+    const lay = (length: Length) =>
+      layOut(
+        { blanks: [ply], stock: [board(inch(0, 3, 8), { form: "sheet", length, width: inch(48) })], saw },
+        () => 0,
+      );
+    expect(lay(inch(48)).missing).toEqual([]);
+    expect(lay(inch(47, 1, 2)).missing[0]!.why).toBe("too short");
+  });
+});
+
+test("an allowance for drying is cut and laid out, not only said", () => {
+  const job = readJob({
+    format: "rundik-job", version: 1, name: "x", units: "in", stock: [],
+    lines: [{ item: "body", standard: "langstroth-10", size: "deep", quantity: 1, options: { drying: true, moistureNow: 18, moistureUse: 12 } }],
+  }); // prettier-ignore
+  const [side] = layoutRequest(workJob(job)).blanks;
+  expect(side!.width).toBeGreaterThan(inch(9, 5, 8));
+  expect(side!.width).toBeLessThan(inch(9, 25, 32));
+});
+
+describe("layouts", () => {
+  const sixteenth = (min: number, max: number) => fc.integer({ min, max }).map((n) => inch(0, n, 16));
+  const jobs = fc.record({
+    blanks: fc.uniqueArray(
+      fc.record({ length: sixteenth(64, 700), width: sixteenth(16, 170), quantity: fc.integer({ min: 1, max: 60 }) }),
+      { minLength: 1, maxLength: 6, selector: (b) => `${b.length} ${b.width}` },
+    ),
+    limited: fc.option(fc.integer({ min: 0, max: 4 })),
+  });
+  const request = (j: {
+    blanks: { length: Length; width: Length; quantity: number }[];
+    limited: number | null;
+  }): LayoutRequest => ({
+    blanks: j.blanks.map((b, i) => blank({ ...b, id: `p${i}`, thickness: inch(0, 3, 4) })),
+    stock: [
+      board(inch(0, 3, 4)),
+      ...(j.limited === null ? [] : [board(inch(0, 3, 4), { source: "yard", price: 0, available: j.limited })]),
+    ],
+    saw,
+  });
+
+  test("the same request gives the same layout; no layout beats the bound", () => {
+    fc.assert(
+      fc.property(jobs, (j) => {
+        const [a, b] = [layOut(request(j), () => 0), layOut(request(j), () => 0)];
+        expect(layoutDocument(a)).toEqual(layoutDocument(b));
+        expect(a.count).toBeGreaterThanOrEqual(a.boundCount);
+        expect(a.cost).toBeGreaterThanOrEqual(a.boundCost - 1e-9);
+        expect(a.proven).toBe(a.missing.length === 0 && a.cost <= a.boundCost + 1e-9);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  test("pieces, offcuts and what the saw eats never add up to more than the board", () => {
+    fc.assert(
+      fc.property(jobs, (j) => {
+        const r = layOut(request(j), () => 0);
+        for (const { layouts } of r.groups.map((g) => g.result))
+          for (const l of layouts) {
+            const area = (list: { length: number; width: number }[]) =>
+              list.reduce((s, x) => s + x.length * x.width, 0);
+            const b = r.request.stock[l.stock]!;
+            expect(area(l.strips.flatMap((s) => s.pieces)) + area(l.offcuts)).toBeLessThanOrEqual(b.length * b.width);
+          }
+      }),
+      { numRuns: 40 },
+    );
+  });
+
+  test("a stop keeps the best so far, and it is whole", () => {
+    const j = request({
+      blanks: [
+        { length: inch(19), width: inch(4), quantity: 50 },
+        { length: inch(13), width: inch(3), quantity: 41 },
+      ],
+      limited: null,
+    });
+    const split = groups(j).groups[0]!;
+    let heard = 0;
+    const first = layBoards(split, j.stock, j.saw, () => (heard++, false));
+    expect(heard).toBe(1);
+    expect(first.short).toEqual([]);
+  });
+
+  test("a repeat counts whole boards, and set-ups count what is cut", () => {
+    const r = layOut(request({ blanks: [{ length: inch(19), width: inch(5), quantity: 40 }], limited: null }), () => 0);
+    const [rip, stop] = setUps(r);
+    expect([rip!.kind, rip!.setting, stop!.kind, stop!.count]).toEqual(["rip", inch(5), "crosscut", 40]);
+    // 95 1/2 and the last kerf hold five of 19 and a kerf each.
+    expect(rip!.count).toBe(8);
+  });
+
+  test("settings line by line are at least the shared ones", () => {
+    const job = readJob({
+      format: "rundik-job", version: 1, name: "x", units: "in",
+      stock: [{ form: "board", material: "pine", thickness: "3/4", width: "11 1/4", length: "8'" }],
+      lines: ["deep", "medium", "deep"].map((size) => ({ item: "body", standard: "langstroth-10", size, quantity: 3 })),
+    }); // prettier-ignore
+    const worked = workJob(job);
+    const shared = setUps(layOut(layoutRequest(worked), () => 0)).length;
+    expect(shared).toBe(4);
+    expect(settingsApart(worked)).toBe(9);
+  });
+});

@@ -1,0 +1,177 @@
+import fc from "fast-check";
+import { inch } from "@/core/length/length";
+import { emptyJob, type Job, type JobLine, USUAL_WORKSHOP, type Workshop } from "@/core/job/job";
+import { workJob } from "@/core/job/worked";
+import { layOut } from "@/core/layout/layout";
+import { layoutRequest } from "@/core/layout/request";
+import { calendar, clockText } from "./calendar";
+import { caution } from "./cautions";
+import { operations } from "./operations";
+import { planDocument, planOf } from "./plan";
+
+const BOARD = {
+  form: "board",
+  material: "pine",
+  width: inch(11, 1, 4),
+  length: inch(96),
+  price: 14,
+  available: null,
+  source: "buy",
+} as const;
+const job = (lines: Partial<JobLine>[], o: Partial<Job> = {}): Job => ({
+  ...emptyJob("x", "in"),
+  start: "2027-02-08",
+  lines: lines.map((l) => ({ item: "body", standard: "langstroth-10", size: "deep", quantity: 10, options: {}, ...l })),
+  stock: [
+    { ...BOARD, thickness: inch(0, 3, 4) },
+    { ...BOARD, thickness: inch(1, 1, 2) },
+  ],
+  ...o,
+});
+const opsOf = (j: Job) => {
+  const worked = workJob(j);
+  return operations(
+    worked,
+    layOut(layoutRequest(worked), () => 0),
+  );
+};
+
+describe("operations of a job", () => {
+  test("only those that apply: a butt box has no rabbets in its corners, a finger box no corner rabbets", () => {
+    const names = (joint: string) => opsOf(job([{ options: { joint } }])).map((o) => o.id.split("/")[1]);
+    expect(names("butt-ends-inside")).not.toContain("corner-ends");
+    expect(names("finger")).toContain("fingers");
+    expect(names("finger")).not.toContain("corner-ends");
+    expect(names("dovetail")).toContain("dovetails");
+    expect(names("mitre")).toContain("mitres");
+  });
+
+  test("settings are the geometry's: fence, stop, lap, rest", () => {
+    const ops = opsOf(job([{ options: { handholds: "none" } }]));
+    const set = (id: string) =>
+      Object.fromEntries(ops.find((o) => o.id.includes(id))!.settings.map((s) => [s.label, s.value]));
+    expect(set("rip-1")).toEqual({ fence: inch(9, 5, 8) });
+    expect(set("corner-ends")).toEqual({ "dado wide": inch(0, 3, 4), "blade up": inch(0, 3, 8) });
+    expect(set("rests")).toMatchObject({
+      "wide, from the inside face": inch(0, 3, 8),
+      "deep, from the top edge": inch(0, 5, 8),
+    });
+  });
+
+  test("a shared dimension is one set-up for the whole job", () => {
+    const ops = opsOf(job([{ quantity: 5 }, { quantity: 7, options: { handholds: "all" } }]));
+    const ends = ops.filter((o) => o.settings.some((s) => s.label === "stop" && s.value === inch(16, 1, 4)));
+    expect(ends).toHaveLength(1);
+    expect(ends[0]!.pieces).toBe(2 * (5 + 7));
+  });
+
+  test("cautions stand where the act is: thin rips, short crosscuts, planing, dado, drilling", () => {
+    const ops = opsOf(
+      job([
+        { item: "frame", quantity: 40, options: { foundation: "wired-wax" } },
+        { options: { handholds: "cleats" } },
+      ]),
+    );
+    const said = (hazard: string) => ops.filter((o) => o.caution === caution(hazard));
+    expect(said("thin").every((o) => o.settings[0]!.value < inch(0, 1, 2))).toBe(true);
+    expect(said("thin").length).toBeGreaterThan(0);
+    expect(said("short").map((o) => o.settings[0]!.value)).toContain(inch(6));
+    expect(said("plane").length).toBeGreaterThan(0);
+    expect(said("drill").some((o) => o.name.includes("wire holes"))).toBe(true);
+    expect(() => caution("juggling")).toThrow("no caution is written");
+  });
+
+  test("glue-ups come in lots the clamps allow, and each waits for the one before", () => {
+    const glue = opsOf(job([{ quantity: 19 }])).filter((o) => o.id.includes("glue-up"));
+    expect(glue.map((o) => o.pieces)).toEqual([8, 8, 3]);
+    expect(glue[1]!.after).toEqual([glue[0]!.id]);
+    expect(glue.map((o) => o.setup)).toEqual([10, 0, 0]);
+  });
+});
+
+describe("the calendar", () => {
+  const shop = fc.record({
+    days: fc.uniqueArray(fc.integer({ min: 1, max: 7 }), { minLength: 1, maxLength: 7 }),
+    open: fc.integer({ min: 300, max: 600 }),
+    morning: fc.integer({ min: 30, max: 240 }),
+    lunch: fc.integer({ min: 1, max: 90 }),
+    afternoon: fc.integer({ min: 30, max: 300 }),
+  });
+  const hoursOf = (s: { open: number; morning: number; lunch: number; afternoon: number }): [number, number][] => {
+    const noon = s.open + s.morning;
+    return [
+      [s.open, noon],
+      [noon + s.lunch, noon + s.lunch + s.afternoon],
+    ];
+  };
+
+  test("worked minutes and clock minutes are inverses, in any shop", () => {
+    fc.assert(
+      fc.property(shop, fc.integer({ min: 0, max: 40_000 }), fc.integer({ min: 0, max: 27 }), (s, minute, day) => {
+        const cal = calendar(`2027-02-${String(day + 1).padStart(2, "0")}`, { days: s.days, hours: hoursOf(s) });
+        expect(cal.toWorked(cal.toClock(minute, "start"))).toBe(minute);
+        expect(cal.toWorked(cal.toClock(minute + 1, "end"))).toBe(minute + 1);
+        expect(cal.toClock(minute + 1, "start")).toBeGreaterThan(cal.toClock(minute, "start"));
+      }),
+    );
+  });
+
+  test("work is only ever done on days the shop is open (weekday by an independent calendar)", () => {
+    fc.assert(
+      fc.property(shop, fc.integer({ min: 0, max: 40_000 }), (s, minute) => {
+        const at = calendar("2027-02-10", { days: s.days, hours: hoursOf(s) }).toClock(minute, "start");
+        const weekday = new Date(at * 60_000).getUTCDay() || 7;
+        expect(s.days).toContain(weekday);
+        expect(hoursOf(s).some(([a, b]) => at % 1440 >= a && at % 1440 < b)).toBe(true);
+      }),
+    );
+  });
+});
+
+describe("plans", () => {
+  const plan = (j: Job) => {
+    const worked = workJob(j);
+    return planOf(
+      worked,
+      layOut(layoutRequest(worked), () => 0),
+    );
+  };
+  const shop = (o: Partial<Workshop>): Workshop => ({ ...USUAL_WORKSHOP, ...o });
+
+  test("more hands never finish later, and none finish before the bound", () => {
+    const finishes = [1, 2, 4].map((people) =>
+      plan(job([{ quantity: 30 }, { item: "frame", quantity: 100 }], { workshop: shop({ people }) })),
+    );
+    for (const p of finishes) expect(p.finish).toBeGreaterThanOrEqual(p.bound);
+    expect(finishes[1]!.finish).toBeLessThanOrEqual(finishes[0]!.finish);
+    expect(finishes[2]!.finish).toBeLessThanOrEqual(finishes[1]!.finish);
+  });
+
+  test("glue cures overnight for nothing: a wait that starts at closing time is over by morning", () => {
+    const p = plan(job([{ quantity: 16 }], { workshop: shop({ hours: [[480, 720]] }) }));
+    const at = new Map(p.operations.map((o) => [o.id, o]));
+    for (const o of p.operations)
+      for (const a of o.after) {
+        const before = at.get(a)!;
+        const crossed = Math.floor(before.endsAt / 1440) < Math.floor(o.startsAt / 1440);
+        if (crossed && before.wait < 600) expect(o.startsAt % 1440).toBeGreaterThanOrEqual(480);
+      }
+  });
+
+  test("the document gives local times, what comes first, and cautions", () => {
+    const doc = planDocument(plan(job([{ quantity: 2 }], { due: "2027-02-09" })));
+    expect(doc.operations[0]).toMatchObject({
+      start: "2027-02-08T08:00",
+      station: "table saw",
+      caution: expect.stringContaining("manual"),
+    });
+    expect(doc.finish).toMatch(/^2027-02-\d\dT\d\d:\d\d$/);
+    expect([doc.due, doc.late]).toEqual(["2027-02-09", doc.finish > "2027-02-09T23:59"]);
+    expect(clockText(0)).toBe("1970-01-01T00:00");
+  });
+
+  test("the same job gives the same plan", () => {
+    const j = job([{ quantity: 12 }, { item: "frame", quantity: 60 }]);
+    expect(planDocument(plan(j))).toEqual(planDocument(plan({ ...j })));
+  });
+});
