@@ -6,7 +6,7 @@ import { join } from "node:path";
 /** Runs the command as a script would, and answers with what it printed. */
 function rundik(args: string[], input = ""): Promise<{ code: number | null; out: string; err: string }> {
   return new Promise((resolve) => {
-    const child = spawn(process.execPath, ["--import", "tsx", "src/cli/rundik.ts", ...args]);
+    const child = spawn(process.execPath, ["scripts/rundik.mjs", ...args]);
     let [out, err] = ["", ""];
     child.stdout.on("data", (d: Buffer) => (out += d.toString()));
     child.stderr.on("data", (d: Buffer) => (err += d.toString()));

@@ -34,6 +34,7 @@ interface JobRow {
   start: string | null;
   due: string | null;
   workshop: string;
+  standards: string;
   revision: number;
 }
 
@@ -53,10 +54,10 @@ export function jobStore(db: Db) {
       "SELECT id, what, before FROM job_act WHERE job_id = ? ORDER BY id DESC LIMIT 1",
     ),
     insertJob: db.prepare(
-      "INSERT INTO job (name, units, start, due, workshop, changed_at) VALUES (@name, @units, @start, @due, @workshop, @at)",
+      "INSERT INTO job (name, units, start, due, workshop, standards, changed_at) VALUES (@name, @units, @start, @due, @workshop, @standards, @at)",
     ),
     updateJob: db.prepare(
-      "UPDATE job SET name = @name, units = @units, start = @start, due = @due, workshop = @workshop, changed_at = @at, revision = revision + 1 WHERE id = @id",
+      "UPDATE job SET name = @name, units = @units, start = @start, due = @due, workshop = @workshop, standards = @standards, changed_at = @at, revision = revision + 1 WHERE id = @id",
     ),
     clearLines: db.prepare("DELETE FROM job_line WHERE job_id = ?"),
     clearStock: db.prepare("DELETE FROM job_stock WHERE job_id = ?"),
@@ -78,6 +79,7 @@ export function jobStore(db: Db) {
     start: job.start ?? null,
     due: job.due ?? null,
     workshop: JSON.stringify(job.workshop),
+    standards: JSON.stringify(job.standards),
     at: now(),
   });
 
@@ -105,6 +107,7 @@ export function jobStore(db: Db) {
       lines,
       stock,
       workshop: JSON.parse(row.workshop) as Job["workshop"],
+      standards: JSON.parse(row.standards) as Job["standards"],
     };
     return { id, revision: row.revision, job, undo: sql.lastAct.get(id)?.what ?? null };
   }

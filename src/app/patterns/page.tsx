@@ -1,9 +1,13 @@
 import type { Metadata } from "next";
+import { connection } from "next/server";
+import { database } from "@/store/database";
+import { standardStore } from "@/store/standards";
 import { Patterns } from "@/ui/patterns/Patterns";
 
 export const metadata: Metadata = { title: "Patterns" };
 
-/** The standards, two side by side. */
-export default function PatternsPage() {
-  return <Patterns />;
+/** The standards: two side by side, and the maker's own. */
+export default async function PatternsPage() {
+  await connection();
+  return <Patterns kept={standardStore(database()).list()} />;
 }

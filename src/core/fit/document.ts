@@ -11,7 +11,7 @@ export function findingsDocument(findings: Finding[], units: Units) {
       line: f.line,
       state: f.state,
       ...(f.gapState ? { gapState: f.gapState } : {}),
-      valueMm: toMm(f.value),
+      valueMm: f.figure ? f.figure.mm : toMm(f.value),
       allowedMm: f.allowed.map((a) => (a === null ? null : toMm(a))),
       text: `${f.label}: ${f.text}`,
       advice: f.advice,

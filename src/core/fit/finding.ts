@@ -18,6 +18,8 @@ export interface Finding {
   /** What to change; empty when nothing need be. */
   advice: string;
   working: Working;
+  /** For a figure that is no length: how it reads, and its size in mm² or mm³. */
+  figure?: { text: string; mm: number };
   /** The bands a gap is judged by, when it is a bee space. */
   bands?: Bands;
 }

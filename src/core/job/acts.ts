@@ -1,6 +1,8 @@
 import type { Units } from "@/core/length/length";
-import { findRecipe } from "@/core/recipes";
+import { findRecipe, recipeFor } from "@/core/recipes";
 import type { OptionValue } from "@/core/shape/shape";
+import { standardOf } from "@/core/standards/own";
+import type { Standard } from "@/core/standards/standard";
 import type { Job, JobLine, StockEntry, Workshop } from "./job";
 import { JobFileError } from "./problem";
 import { shapeOfLine } from "./worked";
@@ -17,6 +19,7 @@ export type Act =
   | { do: "add stock"; stock: StockEntry }
   | { do: "change stock"; at: number; stock: StockEntry }
   | { do: "remove stock"; at: number }
+  | { do: "use standard"; standard: Standard }
   | { do: "workshop"; to: Partial<Pick<Workshop, "kerf" | "endTrim" | "minHold" | "keepOffcut" | "people" | "rate">> };
 
 /**
@@ -26,7 +29,7 @@ export type Act =
 export function preview(job: Job, act: Act): Job {
   const next = apply(job, act);
   if ("at" in act && next.lines[act.at] && next.lines[act.at] !== job.lines[act.at])
-    shapeOfLine(next.lines[act.at]!, next.units);
+    shapeOfLine(next.lines[act.at]!, next.units, next.standards);
   return next;
 }
 
@@ -58,7 +61,7 @@ export function apply(job: Job, act: Act): Job {
         lines: put(
           job.lines,
           act.at,
-          to.item === old.item && to.standard === old.standard ? to : { ...to, options: keepKnown(to, to.options) },
+          to.item === old.item && to.standard === old.standard ? to : { ...to, options: keepKnown(job, to) },
         ),
       };
     }
@@ -79,16 +82,21 @@ export function apply(job: Job, act: Act): Job {
       return { ...job, stock: put(job.stock, act.at, act.stock) };
     case "remove stock":
       return { ...job, stock: job.stock.filter((_, i) => i !== act.at) };
+    case "use standard": {
+      const { id } = act.standard;
+      return {
+        ...job,
+        standards: [...job.standards.filter((s) => s.id !== id), act.standard],
+        lines: job.lines.map((l) => (l.standard === id ? { ...l } : l)),
+      };
+    }
     case "workshop":
       return { ...job, workshop: { ...job.workshop, ...act.to } };
   }
 }
 
-function keepKnown(
-  { item, standard }: JobLine,
-  options: Job["lines"][number]["options"],
-): Job["lines"][number]["options"] {
-  const names = new Set(findRecipe(item, standard)?.parameters.map((p) => p.name));
+function keepKnown(job: Job, { item, standard, options }: JobLine): JobLine["options"] {
+  const names = new Set(recipeFor(item, standardOf(standard, job.standards))?.parameters.map((p) => p.name));
   return Object.fromEntries(Object.entries(options).filter(([k]) => names.has(k)));
 }
 
@@ -98,7 +106,7 @@ export function actText(act: Act, job: Job): string {
   switch (act.do) {
     case "option":
       return `${lineName(act.at)}: ${
-        findRecipe(job.lines[act.at]?.item ?? "", job.lines[act.at]?.standard)
+        recipeFor(job.lines[act.at]?.item ?? "", standardOf(job.lines[act.at]?.standard ?? "", job.standards))
           ?.parameters.find((p) => p.name === act.name)
           ?.label.toLowerCase() ?? act.name
       }`;
@@ -108,6 +116,8 @@ export function actText(act: Act, job: Job): string {
       return `take out ${lineName(act.at)}`;
     case "add line":
       return `add ${findRecipe(act.line.item)?.name.toLowerCase() ?? "line"}`;
+    case "use standard":
+      return `use ${act.standard.name}`;
     default:
       return act.do;
   }

@@ -3,13 +3,16 @@ import { z } from "zod";
 import { exactText } from "@/core/length/format";
 import { type Length, type Units } from "@/core/length/length";
 import { LengthError, parseLength } from "@/core/length/parse";
-import { RECIPES, findRecipe } from "@/core/recipes";
+import { RECIPES, recipeFor } from "@/core/recipes";
 import type { Parameter, Recipe } from "@/core/recipes/recipe";
-import { STANDARDS, findStandard } from "@/core/standards";
+import { STANDARDS } from "@/core/standards";
+import { standardOf, standardProblems } from "@/core/standards/own";
+import { type Standard, standardSchema } from "@/core/standards/standard";
 import { FormulaError } from "@/core/shape/formula";
-import { type Options, ShapeError, shapeItem } from "@/core/shape/shape";
+import { type Options, ShapeError } from "@/core/shape/shape";
 import { type Job, type JobLine, LIMITS, type StockEntry, USUAL_WORKSHOP } from "./job";
 import { JobFileError } from "./problem";
+import { shapeOfLine } from "./worked";
 
 const one = (message: string, path = "") => new JobFileError([{ path, message }]);
 
@@ -38,15 +41,18 @@ export function readJob(raw: unknown): Job {
   const units = raw && typeof raw === "object" && !Array.isArray(raw) ? (raw as { units?: unknown }).units : undefined;
   if (raw && typeof raw === "object" && !Array.isArray(raw) && units !== "in" && units !== "mm")
     throw one(`read ${show(units)}, wanted "in" or "mm"`, "units");
-  const result = jobFileSchema(units as Units).safeParse(raw, { reportInput: true });
+  const result = jobFileSchema(units as Units, ownStandards(raw)).safeParse(raw, { reportInput: true });
   if (!result.success)
     throw new JobFileError(result.error.issues.map((i) => ({ path: pathText(i.path), message: explain(i) })));
   const { format: _format, version: _version, ...job } = result.data;
   return job;
 }
 
-function isLength(line: JobLine, name: string): boolean {
-  return findRecipe(line.item, line.standard)?.parameters.find((p) => p.name === name)?.kind === "length";
+function isLength(job: Job, line: JobLine, name: string): boolean {
+  return (
+    recipeFor(line.item, standardOf(line.standard, job.standards))?.parameters.find((p) => p.name === name)?.kind ===
+    "length"
+  );
 }
 
 /** The job as a file that reads back the same. */
@@ -61,12 +67,13 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
     units: job.units,
     ...(job.start ? { start: job.start } : {}),
     ...(job.due ? { due: job.due } : {}),
+    ...(job.standards.length > 0 ? { standards: job.standards } : {}),
     lines: job.lines.map((l) => ({
       ...l,
       options: Object.fromEntries(
         Object.entries(l.options).map(([k, v]) => [
           k,
-          typeof v === "number" && isLength(l, k) ? length(v as Length) : v,
+          typeof v === "number" && isLength(job, l, k) ? length(v as Length) : v,
         ]),
       ),
     })),
@@ -89,7 +96,7 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
 }
 
 /** The job file's schema for one of the two unit systems; its input side is what `docs/schema` publishes. */
-export function jobFileSchema(units: Units) {
+export function jobFileSchema(units: Units, own: Standard[] = []) {
   const length = z
     .union([z.number(), z.string()], { error: (i) => `read ${show(i.input)}, wanted a length` })
     .transform((v, ctx): Length => {
@@ -117,14 +124,14 @@ export function jobFileSchema(units: Units) {
     ),
     standard: known(
       "standard",
-      STANDARDS.map((s) => s.id),
+      [...STANDARDS, ...own].map((s) => s.id),
     ),
     size: z.string().optional(),
     quantity: z.number().int().min(1).max(LIMITS.quantity),
     options: z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])).default({}),
   }).transform((l, ctx): JobLine => {
-    const recipe = findRecipe(l.item, l.standard)!;
-    const standard = findStandard(l.standard)!;
+    const standard = standardOf(l.standard, own)!;
+    const recipe = recipeFor(l.item, standard)!;
     const size = l.size ?? standard.defaultSize;
     const fail = (path: string[], message: string) => {
       ctx.addIssue({ code: "custom", path, message, input: l });
@@ -138,8 +145,9 @@ export function jobFileSchema(units: Units) {
       if ("problem" in read) fail(["options", key], read.problem);
       else options[key] = read.value;
     }
+    const read: JobLine = { item: l.item, standard: l.standard, size, quantity: l.quantity, options };
     try {
-      shapeItem(recipe, standard, size, options, units);
+      shapeOfLine(read, units, own);
     } catch (e) {
       if (!(e instanceof ShapeError || e instanceof FormulaError)) throw e;
       const field = e instanceof ShapeError ? e.field : "";
@@ -148,7 +156,12 @@ export function jobFileSchema(units: Units) {
         e.message,
       );
     }
-    return { item: l.item, standard: l.standard, size, quantity: l.quantity, options };
+    return read;
+  });
+
+  const standard = standardSchema.superRefine((s, ctx) => {
+    for (const p of standardProblems(s))
+      ctx.addIssue({ code: "custom", path: p.field.split("."), message: p.message, input: s });
   });
 
   const source = z.enum(["yard", "buy"]).default("buy");
@@ -216,10 +229,21 @@ export function jobFileSchema(units: Units) {
     due: date.optional(),
     lines: z.array(line).max(LIMITS.lines),
     stock: z.array(stock).max(LIMITS.stock).default([]),
+    standards: z.array(standard).max(LIMITS.standards).default([]),
     workshop: workshop.default(usual),
   }).refine((j) => !j.start || !j.due || j.due >= j.start, {
     path: ["due"],
     error: (i) => `read ${show((i.input as { due?: string }).due)}, which is before the start`,
+  });
+}
+
+/** The file's own standards that hold together; those that do not are refused where they stand. */
+function ownStandards(raw: unknown): Standard[] {
+  const list = (raw as { standards?: unknown } | null)?.standards;
+  if (!Array.isArray(list) || list.length > LIMITS.standards) return [];
+  return list.flatMap((s) => {
+    const read = standardSchema.safeParse(s);
+    return read.success && standardProblems(read.data).length === 0 ? [read.data] : [];
   });
 }
 

@@ -1,4 +1,4 @@
-import { RECIPES } from "@/core/recipes";
+import { kinOf, RECIPES } from "@/core/recipes";
 import type { Recipe } from "@/core/recipes/recipe";
 import { STANDARDS } from "@/core/standards";
 import type { Standard } from "@/core/standards/standard";
@@ -15,8 +15,9 @@ export interface Makeable {
 
 /** True when a standard gives what a recipe needs. */
 export function suits(recipe: Recipe, standard: Standard, size: string): boolean {
-  if (recipe.standards) return recipe.standards.includes(standard.id);
-  if (RECIPES.some((r) => r.id === recipe.id && r.standards?.includes(standard.id))) return false;
+  const kin = kinOf(standard);
+  if (recipe.standards) return recipe.standards.includes(kin);
+  if (RECIPES.some((r) => r.id === recipe.id && r.standards?.includes(kin))) return false;
   return recipe.needs.every((n) => standard.values[n] !== undefined || standard.sizes[size]?.values[n] !== undefined);
 }
 

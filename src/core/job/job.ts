@@ -1,6 +1,7 @@
 import type { Length, Units } from "@/core/length/length";
 import { inch } from "@/core/length/length";
 import type { Options } from "@/core/shape/shape";
+import type { Standard } from "@/core/standards/standard";
 
 /** What someone wants made. Lengths in nm whatever the units it is shown in; dates are local, `YYYY-MM-DD`. */
 export interface Job {
@@ -11,6 +12,8 @@ export interface Job {
   lines: JobLine[];
   stock: StockEntry[];
   workshop: Workshop;
+  /** Standards of the maker's own that lines use, as they were when they were taken up. */
+  standards: Standard[];
 }
 
 export interface JobLine {
@@ -78,7 +81,7 @@ export const USUAL_WORKSHOP: Workshop = {
   glue: 175,
 };
 
-export const LIMITS = { bytes: 4 * 1024 * 1024, lines: 1000, stock: 500, quantity: 100_000, name: 120 };
+export const LIMITS = { bytes: 4 * 1024 * 1024, lines: 1000, stock: 500, standards: 20, quantity: 100_000, name: 120 };
 
 /** A job with nothing asked yet. */
 export const emptyJob = (name: string, units: Units): Job => ({
@@ -86,5 +89,6 @@ export const emptyJob = (name: string, units: Units): Job => ({
   units,
   lines: [],
   stock: [],
+  standards: [],
   workshop: USUAL_WORKSHOP,
 });

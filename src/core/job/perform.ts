@@ -1,5 +1,6 @@
 import { z } from "zod";
 import type { Length } from "@/core/length/length";
+import { standardSchema } from "@/core/standards/standard";
 import { type Act, apply } from "./acts";
 import { readJob, writeJob } from "./file";
 import type { Job } from "./job";
@@ -47,6 +48,7 @@ export const actSchema: z.ZodType<Act> = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("add stock"), stock: stockSchema }),
   z.strictObject({ do: z.literal("change stock"), at: index, stock: stockSchema }),
   z.strictObject({ do: z.literal("remove stock"), at: index }),
+  z.strictObject({ do: z.literal("use standard"), standard: standardSchema }),
   z.strictObject({
     do: z.literal("workshop"),
     to: z

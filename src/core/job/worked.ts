@@ -9,9 +9,12 @@ import {
   footprintStep,
   usualOutside,
 } from "@/core/fit/rules";
-import { findRecipe, RECIPES } from "@/core/recipes";
-import { findStandard } from "@/core/standards";
-import { type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
+import { contactArea, excluderCover, innerVolume } from "@/core/fit/figures";
+import { nm } from "@/core/length/length";
+import { kinOf, recipeFor, RECIPES } from "@/core/recipes";
+import { standardOf } from "@/core/standards/own";
+import type { Standard } from "@/core/standards/standard";
+import { lengthOf, type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
 import type { Job, JobLine } from "./job";
 
 /** A line with its shape worked out. */
@@ -28,18 +31,20 @@ export interface WorkedJob {
 }
 
 const shapes = new WeakMap<JobLine, Shape>();
+/** Shapes by what was asked, so that the same asked again (an undo, another line) is not worked out again. */
+const asked = new Map<string, Shape>();
+const ASKED_KEPT = 500;
 
-/** The shape of a line; a line object is worked out once. @throws ShapeError */
-export function shapeOfLine(line: JobLine, units: Job["units"]): Shape {
+/** The shape of a line; a line object, and what it asks, is worked out once. @throws ShapeError */
+export function shapeOfLine(line: JobLine, units: Job["units"], own: Standard[] = []): Shape {
   const known = shapes.get(line);
   if (known) return known;
-  const shape = shapeItem(
-    findRecipe(line.item, line.standard)!,
-    findStandard(line.standard)!,
-    line.size,
-    line.options,
-    units,
-  );
+  const { item, standard, size, options } = line;
+  const found = standardOf(standard, own)!;
+  const key = JSON.stringify([item, own.includes(found) ? found : standard, size, options]);
+  const shape = asked.get(key) ?? shapeItem(recipeFor(item, found)!, found, size, options, units);
+  if (asked.size >= ASKED_KEPT) asked.clear();
+  asked.set(key, shape);
   shapes.set(line, shape);
   return shape;
 }
@@ -50,7 +55,7 @@ const jobs = new WeakMap<Job, WorkedJob>();
 export function workJob(job: Job): WorkedJob {
   const known = jobs.get(job);
   if (known) return known;
-  const lines = job.lines.map((line, at) => ({ line, at, shape: shapeOfLine(line, job.units) }));
+  const lines = job.lines.map((line, at) => ({ line, at, shape: shapeOfLine(line, job.units, job.standards) }));
   const worked = { job, lines, findings: fitJob(job, lines) };
   jobs.set(job, worked);
   return worked;
@@ -66,12 +71,14 @@ export const bodyOf = (shape: Shape): BodyMeasures => once(measured.body, shape,
 export const frameOf = (shape: Shape): FrameMeasures => once(measured.frame, shape, measureFrame);
 
 /** An item of the line's standard with its usual options, for a line whose counterpart is not in the job. */
-const usual = new Map<string, Shape>();
-function usualShape(item: string, line: JobLine, options: JobLine["options"] = {}): Shape {
-  const key = `${item} ${line.standard} ${line.size} ${JSON.stringify(options)}`;
-  const found =
-    usual.get(key) ?? shapeItem(findRecipe(item, line.standard)!, findStandard(line.standard)!, line.size, options);
-  usual.set(key, found);
+const usual = new WeakMap<Standard, Map<string, Shape>>();
+function usualShape(item: string, like: Shape, options: JobLine["options"] = {}): Shape {
+  const { standard, size } = like;
+  const bySize = usual.get(standard) ?? new Map<string, Shape>();
+  usual.set(standard, bySize);
+  const key = `${item} ${size} ${JSON.stringify(options)}`;
+  const found = bySize.get(key) ?? shapeItem(recipeFor(item, standard)!, standard, size, options);
+  bySize.set(key, found);
   return found;
 }
 
@@ -92,7 +99,7 @@ export function frameFor(body: WorkedLine, lines: WorkedLine[]): Shape {
 
 function framesFor(body: WorkedLine, lines: WorkedLine[]): Shape[] {
   const own = mates(body, lines, "frame").map((l) => l.shape);
-  return own.length > 0 ? own : [usualShape(hangs(body.shape), body.line, shared(body.shape))];
+  return own.length > 0 ? own : [usualShape(hangs(body.shape), body.shape, shared(body.shape))];
 }
 
 /** Lines that meet this one in a hive: same standard and size, and one hangs in the other. */
@@ -119,14 +126,14 @@ function bodyFor(frame: WorkedLine): Shape | undefined {
   const home = RECIPES.find(
     (r) =>
       r.kind === "body" &&
-      (!r.standards || r.standards.includes(frame.line.standard)) &&
+      (!r.standards || r.standards.includes(kinOf(frame.shape.standard))) &&
       (r.hangs ?? frame.shape.standard.hangs ?? "frame") === frame.line.item &&
-      findRecipe(r.id, frame.line.standard) === r,
+      recipeFor(r.id, frame.shape.standard) === r,
   );
   try {
     return (
       home &&
-      usualShape(home.id, frame.line, home.parameters.some((p) => p.name === "boxes") ? shared(frame.shape) : {})
+      usualShape(home.id, frame.shape, home.parameters.some((p) => p.name === "boxes") ? shared(frame.shape) : {})
     );
   } catch (e) {
     if (e instanceof ShapeError) return undefined;
@@ -134,12 +141,39 @@ function bodyFor(frame: WorkedLine): Shape | undefined {
   }
 }
 
+/** Figures to compare this box by. */
+function figures(line: WorkedLine, lines: WorkedLine[], ctx: { line: number; units: Job["units"] }): Finding[] {
+  const frame = frameFor(line, lines);
+  const named = (name: string) => (frame.scope.has(name) ? lengthOf(frame, name) : nm(0));
+  const touching = frame.scope.has("barWidth") && named("barWidth") === named("shoulderWidth");
+  return [
+    contactArea(
+      frameOf(frame),
+      bodyOf(line.shape),
+      {
+        topBarWidth: named("topBarWidth"),
+        shoulder: touching ? named("shoulderLength") : nm(0),
+        endBarThickness: named("endBarThickness"),
+      },
+      ctx,
+    ),
+    innerVolume(bodyOf(line.shape), ctx),
+  ];
+}
+
+/** The first line of each kind of box: a line is held against what differs, not against its like again and again. */
+function different(lines: WorkedLine[]): WorkedLine[] {
+  const kind = ({ line, shape }: WorkedLine) =>
+    `${line.standard} ${line.size} ${Object.values(bodyOf(shape)).join(" ")}`;
+  return [...new Map(lines.toReversed().map((l) => [kind(l), l])).values()].toReversed();
+}
+
 /** Items that stand on each other in a hive. */
 const STACKED = ["body"];
 
 function fitJob(job: Job, lines: WorkedLine[]): Finding[] {
   const { units } = job;
-  const bodies = lines.filter((l) => l.shape.recipe.kind === "body");
+  const neighbours = different(lines.filter((l) => STACKED.includes(l.line.item)));
   const at = (line: number) => ({ line, units, bands: DEFAULT_BANDS });
   const outside = (l: WorkedLine) => ({ length: bodyOf(l.shape).outsideLength, width: bodyOf(l.shape).outsideWidth });
   return lines.flatMap((line): Finding[] => {
@@ -156,9 +190,7 @@ function fitJob(job: Job, lines: WorkedLine[]): Finding[] {
       fitFrame(frameOf(f), bodyOf(line.shape), frameCount(line.shape), schoolOf(line.shape), ctx),
     );
     const stacks = schoolOf(line.shape) !== "closed" && !hung(line).frame.openBelow && STACKED.includes(line.line.item);
-    const others = bodies.filter(
-      (b) => b.at !== line.at && b.line.standard === line.line.standard && STACKED.includes(b.line.item),
-    );
+    const others = neighbours.filter((b) => b.at !== line.at && b.line.standard === line.line.standard);
     return [
       ...inside,
       ...(stacks ? [betweenBoxes(hung(line), hung(line), "Between two of these boxes", ctx)] : []),
@@ -176,6 +208,8 @@ function fitJob(job: Job, lines: WorkedLine[]): Finding[] {
             ),
           ]
         : []),
+      ...(line.line.item === "body" ? [excluderCover(bodyOf(line.shape), usualOutside(line.shape), ctx)] : []),
+      ...figures(line, lines, ctx),
       ...others
         .filter((o) => o.at < line.at)
         .map((o) =>

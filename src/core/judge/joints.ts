@@ -1,6 +1,7 @@
 import type { JobLine } from "@/core/job/job";
-import { findRecipe } from "@/core/recipes";
-import { findStandard } from "@/core/standards";
+import { recipeFor } from "@/core/recipes";
+import { standardOf } from "@/core/standards/own";
+import type { Standard } from "@/core/standards/standard";
 import { toNumber } from "@/core/shape/formula";
 import { holds, lengthOf, type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
 import { GRAVITY, screwWithdrawal } from "./strength";
@@ -34,14 +35,15 @@ const THROUGH_SIDE: Record<string, number> = { "butt-ends-inside": 1, "butt-side
  * Every corner joint the line's recipe knows, worked out in the same box: what it takes and what it holds. Withdrawal
  * is into end grain, as at every corner of a box (Wood Handbook, fastenings, from memory).
  */
-export function compareJoints(line: JobLine): JointJudged[] {
-  const recipe = findRecipe(line.item, line.standard)!;
+export function compareJoints(line: JobLine, own: Standard[] = []): JointJudged[] {
+  const standard = standardOf(line.standard, own)!;
+  const recipe = recipeFor(line.item, standard)!;
   const joints = recipe.parameters.find((p) => p.name === "joint");
   if (joints?.kind !== "choice") return [];
   return joints.choices.flatMap((choice) => {
     const { lap: _lap, ...options } = line.options;
     try {
-      const shape = shapeItem(recipe, findStandard(line.standard)!, line.size, { ...options, joint: choice.id });
+      const shape = shapeItem(recipe, standard, line.size, { ...options, joint: choice.id });
       return [judge(shape, choice)];
     } catch (e) {
       if (e instanceof ShapeError) return [];

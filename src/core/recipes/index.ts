@@ -14,6 +14,7 @@ import { halfFrame } from "./frames/half-frame";
 import { noEarFrame } from "./frames/no-ear-frame";
 import { piFrame } from "./frames/pi-frame";
 import { topBar } from "./frames/top-bar";
+import type { Standard } from "@/core/standards/standard";
 import type { Recipe } from "./recipe";
 
 /**
@@ -39,8 +40,15 @@ export const RECIPES: Recipe[] = [
   topBar,
 ];
 
-/** How an item is made in a standard: the recipe written for that standard, otherwise the general one. */
+/** An item's recipe, whatever the standard. */
 export function findRecipe(id: string, standard?: string): Recipe | undefined {
   const own = RECIPES.filter((r) => r.id === id);
   return own.find((r) => standard !== undefined && r.standards?.includes(standard)) ?? own[0];
 }
+
+/** The shipped standard whose recipes a standard follows: itself, or what a maker's own was made from. */
+export const kinOf = (standard: Pick<Standard, "id" | "basedOn">): string => standard.basedOn ?? standard.id;
+
+/** How an item is made in a standard: the recipe written for that standard, otherwise the general one. */
+export const recipeFor = (id: string, standard: Standard | undefined): Recipe | undefined =>
+  findRecipe(id, standard && kinOf(standard));

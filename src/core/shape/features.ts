@@ -3,7 +3,7 @@ import { type Length, type Units, nm } from "@/core/length/length";
 import { lengthText } from "@/core/length/format";
 import { toCount, toLength, toNumber } from "./formula";
 import type { Scope } from "./scope";
-import type { Axis, Bite, Prism, Range } from "./solid";
+import { type Axis, type Bite, extent, type Prism, type Range } from "./solid";
 
 /** A cut into a part: what it takes away, and how a person says it. */
 export interface Feature {
@@ -268,6 +268,13 @@ export function featureText(f: Feature, units: Units): string {
     k === "top row" || k === "row" || k === "diameter" ? `${k} ${lengthText(v, units)}` : lengthText(v, units),
   );
   return `${f.name} ${sizes.join(" × ")}${f.where ? `, ${f.where}` : ""}`;
+}
+
+/** Stretches along a part, from its left end, where no nail or staple may go: a dado runs behind them. */
+export function noNailZones(features: Feature[]): [Length, Length][] {
+  return features
+    .filter((f) => f.kind === "groove" && f.name.startsWith("dado"))
+    .flatMap((f) => f.bites.map((b): [Length, Length] => [nm(extent(b).l[0]), nm(extent(b).l[1])]));
 }
 
 /** Features said once where two are alike: `corner rabbet 3/4 × 3/8, both ends`. */

@@ -83,7 +83,7 @@ export function shapeItem(
   units: Units = standard.units,
 ): Shape {
   const size = standard.sizes[sizeId];
-  if (recipe.standards && !recipe.standards.includes(standard.id))
+  if (recipe.standards && !recipe.standards.includes(standard.basedOn ?? standard.id))
     throw new ShapeError(
       "standard",
       `${recipe.name} is made for ${recipe.standards.join(", ")}; read "${standard.id}"`,

@@ -2,7 +2,7 @@ import { fitFrame, DEFAULT_BANDS } from "@/core/fit/rules";
 import type { Finding } from "@/core/fit/finding";
 import { frameCount, measureBody, measureFrame } from "@/core/fit/measure";
 import type { Length, Units } from "@/core/length/length";
-import { findRecipe, RECIPES } from "@/core/recipes";
+import { recipeFor, RECIPES } from "@/core/recipes";
 import { amount, lengthValue, type Value } from "@/core/shape/formula";
 import { parseLength } from "@/core/length/parse";
 import { type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
@@ -65,7 +65,7 @@ function tryIn(frame: Standard, frameSize: string, box: Standard, boxSize: strin
 }
 
 function usual(item: string, standard: Standard, size: string): Shape | undefined {
-  const recipe = findRecipe(item, standard.id);
+  const recipe = recipeFor(item, standard);
   try {
     return recipe && shapeItem(recipe, standard, size, {});
   } catch (e) {

@@ -14,6 +14,8 @@ const valuesSchema = z.record(z.string(), valueSchema);
 export const standardSchema = z.strictObject({
   id: z.string(),
   name: z.string(),
+  /** For one of the maker's own: the shipped standard whose recipes it follows. */
+  basedOn: z.string().optional(),
   short: z.string(),
   units: z.enum(["in", "mm"]),
   /** Where the bee space of a stack is kept; closed: the bars touch and nothing stands above them. */

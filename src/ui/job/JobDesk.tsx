@@ -4,6 +4,7 @@ import { usePathname } from "next/navigation";
 import { type ComponentType, memo, useCallback, useEffect, useState } from "react";
 import type { Measurement } from "@/core/judge/reading";
 import type { StoredJob } from "@/core/job/stored";
+import type { Standard } from "@/core/standards/standard";
 import { Key } from "@/ui/parts/Key";
 import { dayText } from "@/ui/parts/words";
 import { Ask } from "@/ui/stations/Ask";
@@ -26,8 +27,16 @@ const PAGES: Record<StationId, ComponentType> = {
 };
 
 /** The open job: its six stations, keys 1–6, and what goes with every station. */
-export function JobDesk({ stored, measurements }: { stored: StoredJob; measurements: Measurement[] }) {
-  const { desk, laid } = useOpenJob(stored, measurements);
+export function JobDesk({
+  stored,
+  measurements,
+  own,
+}: {
+  stored: StoredJob;
+  measurements: Measurement[];
+  own: Standard[];
+}) {
+  const { desk, laid } = useOpenJob(stored, measurements, own);
   const here = (usePathname().split("/").at(-1) ?? "shape") as StationId;
   const [showing, setShowing] = useState(false);
   const go = useCallback(

@@ -7,6 +7,8 @@ import { type WorkedJob, workJob } from "@/core/job/worked";
 import { FormulaError } from "@/core/shape/formula";
 import { ShapeError } from "@/core/shape/shape";
 import type { Working } from "@/core/shape/scope";
+import { STANDARDS } from "@/core/standards";
+import type { Standard } from "@/core/standards/standard";
 import { layoutRequest } from "@/core/layout/request";
 import { type Order, orderOf } from "@/core/order/order";
 import { type Plan, planOf } from "@/core/plan/plan";
@@ -42,6 +44,8 @@ export interface Desk {
   try(act: Act, field?: string): void;
   undo(): void;
   clearTrouble(): void;
+  /** Standards a line can have: those that ship, the job's own copies, and the maker's. */
+  standards: Standard[];
   measurements: Measurement[];
   measure(m: Omit<Measurement, "at">): Promise<void>;
 }
@@ -74,7 +78,7 @@ export function useDesk(): Desk {
 const json = { "content-type": "application/json" };
 
 /** Opens a job: local state that answers at once, acts sent to the server one after another. */
-export function useOpenJob(stored: StoredJob, readings: Measurement[]): { desk: Desk; laid: Laid } {
+export function useOpenJob(stored: StoredJob, readings: Measurement[], own: Standard[]): { desk: Desk; laid: Laid } {
   const [job, setJob] = useState(stored.job);
   const [draft, setDraft] = useState<Job | null>(null);
   const [undoes, setUndoes] = useState(stored.undo);
@@ -151,13 +155,22 @@ export function useOpenJob(stored: StoredJob, readings: Measurement[]): { desk: 
       lit,
       light,
       moves,
-      act: (act, field) =>
+      act: (act, field) => {
+        const wants =
+          act.do === "add line" ? act.line.standard : act.do === "change line" ? act.to.standard : undefined;
+        const fresh = own.find((s) => s.id === wants && !latest.current.standards.some((x) => x.id === s.id));
+        const use: Act | undefined = fresh && { do: "use standard", standard: fresh };
+        if (use) {
+          latest.current = preview(latest.current, use);
+          send((r) => ({ revision: r, act: use }), false);
+        }
         carry(act, field, (next) => {
           setDraft(null);
           setJob(next);
           latest.current = next;
           send((r) => ({ revision: r, act }), false);
-        }),
+        });
+      },
       try: (act, field) => carry(act, field, setDraft),
       undo: () => {
         setDraft(null);
@@ -165,6 +178,7 @@ export function useOpenJob(stored: StoredJob, readings: Measurement[]): { desk: 
         send(() => ({ undo: true }), true);
       },
       clearTrouble: () => setTrouble(null),
+      standards: [...STANDARDS, ...shown.standards, ...own.filter((s) => !shown.standards.some((x) => x.id === s.id))],
       measurements,
       measure: async (m) => {
         const reply = await fetch(`/api/jobs/${stored.id}/measurements`, {
@@ -177,7 +191,7 @@ export function useOpenJob(stored: StoredJob, readings: Measurement[]): { desk: 
         else setTrouble(said.error ?? "the reading was not kept");
       },
     }),
-    [stored.id, shown, worked, undoes, problem, trouble, waiting, line, lit, moves, measurements, carry, send],
+    [stored.id, shown, worked, undoes, problem, trouble, waiting, line, lit, moves, measurements, own, carry, send],
   );
 
   // What hangs on the layout follows when the page has been drawn, so that typing is never held up by it.

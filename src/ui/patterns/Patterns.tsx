@@ -1,7 +1,9 @@
 "use client";
 import Link from "next/link";
 import { useEffect, useMemo, useState } from "react";
-import { findStandard, STANDARDS } from "@/core/standards";
+import { STANDARDS } from "@/core/standards";
+import { ownId } from "@/core/standards/own";
+import type { Standard } from "@/core/standards/standard";
 import { compareStandards, type ComparedValue, type Interchange } from "@/core/standards/compare";
 import { markText } from "@/core/standards/words";
 import type { Units } from "@/core/length/length";
@@ -9,6 +11,7 @@ import { moveText } from "@/ui/job/moves";
 import { Key } from "@/ui/parts/Key";
 import { Measure } from "@/ui/parts/Measure";
 import { ValueShown } from "@/ui/parts/WorkingText";
+import { OwnStandard } from "./OwnStandard";
 
 const ANSWER: Record<Interchange["answer"], string> = {
   fits: "goes in and hangs as it should",
@@ -18,7 +21,11 @@ const ANSWER: Record<Interchange["answer"], string> = {
 };
 
 /** Two standards side by side: every number with its mark, and what interchanges and why not. */
-export function Patterns() {
+export function Patterns({ kept }: { kept: Standard[] }) {
+  const [own, setOwn] = useState(kept);
+  const [editing, setEditing] = useState<Standard | null>(null);
+  const all = [...STANDARDS, ...own];
+  const find = (id: string) => all.find((s) => s.id === id)!;
   const [a, setA] = useState({ id: "langstroth-10", size: "deep" });
   const [b, setB] = useState({ id: "commercial", size: "brood" });
   const [units, setUnits] = useState<Units>("in");
@@ -30,7 +37,7 @@ export function Patterns() {
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   }, []);
-  const [left, right] = [findStandard(a.id)!, findStandard(b.id)!];
+  const [left, right] = [find(a.id), find(b.id)];
   const compared = useMemo(
     () => compareStandards(left, a.size, right, b.size, units),
     [left, right, a.size, b.size, units],
@@ -46,59 +53,99 @@ export function Patterns() {
           {units === "in" ? "inches" : "mm"} <Key k="u" />
         </button>
       </header>
-      <section aria-label="What interchanges" className="mb-5 grid grid-cols-1 gap-x-8 gap-y-3 md:grid-cols-2">
-        {compared.interchange.map((i) => (
-          <Answer key={`${i.frame.id} ${i.box.id}`} interchange={i} units={units} />
-        ))}
-      </section>
-      <table className="cutting-list">
-        <thead>
-          <tr>
-            <th>
-              <span className="sr-only">value</span>
-            </th>
-            {[
-              { label: "First standard", at: a, set: setA },
-              { label: "Second standard", at: b, set: setB },
-            ].map((side) => (
-              <th key={side.label} className="text-right!">
-                <select
-                  className="field text-[1rem] text-ink"
-                  aria-label={side.label}
-                  value={side.at.id}
-                  onChange={(e) => side.set({ id: e.target.value, size: findStandard(e.target.value)!.defaultSize })}
-                >
-                  {STANDARDS.map((s) => (
-                    <option key={s.id} value={s.id}>
-                      {s.name}
-                    </option>
-                  ))}
-                </select>{" "}
-                <select
-                  className="field text-[1rem] text-ink"
-                  aria-label={`${side.label}, size`}
-                  value={side.at.size}
-                  onChange={(e) => side.set({ ...side.at, size: e.target.value })}
-                >
-                  {Object.entries(findStandard(side.at.id)!.sizes).map(([id, s]) => (
-                    <option key={id} value={id}>
-                      {s.name}
-                    </option>
-                  ))}
-                </select>
-              </th>
+      {editing ? (
+        <OwnStandard
+          start={editing}
+          units={units}
+          onLeave={() => setEditing(null)}
+          onKept={(list, id) => {
+            setOwn(list);
+            setA({ id, size: list.find((s) => s.id === id)!.defaultSize });
+            setEditing(null);
+          }}
+        />
+      ) : (
+        <>
+          <p className="mb-4 flex gap-3">
+            <button className="act" onClick={() => setEditing(copyOf(left, own))}>
+              Copy {left.short} and change it
+            </button>
+            {own.some((s) => s.id === left.id) && (
+              <button className="quiet" onClick={() => setEditing(left)}>
+                change {left.short}
+              </button>
+            )}
+          </p>
+          <section aria-label="What interchanges" className="mb-5 grid grid-cols-1 gap-x-8 gap-y-3 md:grid-cols-2">
+            {compared.interchange.map((i) => (
+              <Answer key={`${i.frame.id} ${i.box.id}`} interchange={i} units={units} />
             ))}
-            <th className="text-right!">second less first</th>
-          </tr>
-        </thead>
-        <tbody>
-          {compared.values.map((v) => (
-            <Row key={v.name} v={v} units={units} />
-          ))}
-        </tbody>
-      </table>
+          </section>
+          <table className="cutting-list">
+            <thead>
+              <tr>
+                <th>
+                  <span className="sr-only">value</span>
+                </th>
+                {[
+                  { label: "First standard", at: a, set: setA },
+                  { label: "Second standard", at: b, set: setB },
+                ].map((side) => (
+                  <th key={side.label} className="text-right!">
+                    <select
+                      className="field text-[1rem] text-ink"
+                      aria-label={side.label}
+                      value={side.at.id}
+                      onChange={(e) => side.set({ id: e.target.value, size: find(e.target.value).defaultSize })}
+                    >
+                      {all.map((s) => (
+                        <option key={s.id} value={s.id}>
+                          {s.name}
+                        </option>
+                      ))}
+                    </select>{" "}
+                    <select
+                      className="field text-[1rem] text-ink"
+                      aria-label={`${side.label}, size`}
+                      value={side.at.size}
+                      onChange={(e) => side.set({ ...side.at, size: e.target.value })}
+                    >
+                      {Object.entries(find(side.at.id).sizes).map(([id, s]) => (
+                        <option key={id} value={id}>
+                          {s.name}
+                        </option>
+                      ))}
+                    </select>
+                  </th>
+                ))}
+                <th className="text-right!">second less first</th>
+              </tr>
+            </thead>
+            <tbody>
+              {compared.values.map((v) => (
+                <Row key={v.name} v={v} units={units} />
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
     </main>
   );
+}
+
+/** A standard of the maker's own to start from: everything as it was, under another name. */
+function copyOf(standard: Standard, own: Standard[]): Standard {
+  const name = `My ${standard.short}`;
+  return {
+    ...standard,
+    id: ownId(
+      name,
+      own.map((s) => s.id),
+    ),
+    name,
+    short: name,
+    basedOn: standard.basedOn ?? standard.id,
+  };
 }
 
 function Row({ v, units }: { v: ComparedValue; units: Units }) {

@@ -3,7 +3,7 @@ import { partLetter } from "@/core/drawing/face";
 import { cutList } from "@/core/job/cutlist";
 import type { WorkedJob } from "@/core/job/worked";
 import { caution } from "@/core/plan/cautions";
-import { featureSummary } from "@/core/shape/features";
+import { featureSummary, noNailZones } from "@/core/shape/features";
 import { toNumber } from "@/core/shape/formula";
 import { holds, type Shape } from "@/core/shape/shape";
 import { Exploded } from "@/ui/drawing/Exploded";
@@ -52,6 +52,11 @@ export function AssemblySheet({ worked, at, jobId }: { worked: WorkedJob; at: nu
                   <td className="text-[.87rem]">
                     {featureSummary(part.features, units).join(" · ")}
                     {part.outside && <b className="block">{part.outside}</b>}
+                    {noNailZones(part.features).map(([from, to]) => (
+                      <b key={from} className="block text-madder">
+                        no nail from <Measure value={from} units={units} /> to <Measure value={to} units={units} />
+                      </b>
+                    ))}
                   </td>
                 </tr>
               ))}

@@ -4,7 +4,7 @@ import { inch } from "@/core/length/length";
 import type { BoardStock, PackStock, StockEntry } from "@/core/job/job";
 import { suits } from "@/core/job/find";
 import { RECIPES } from "@/core/recipes";
-import { STANDARDS, findStandard } from "@/core/standards";
+import type { Standard } from "@/core/standards/standard";
 import { useDesk, useLaid } from "@/ui/job/useDesk";
 import { LengthField } from "@/ui/parts/LengthField";
 import { Measure } from "@/ui/parts/Measure";
@@ -15,6 +15,7 @@ import { NumberField } from "@/ui/parts/NumberField";
 export function Ask() {
   const desk = useDesk();
   const { job } = desk;
+  const of = (id: string) => desk.standards.find((s) => s.id === id)!;
   return (
     <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
       <section aria-label="What is wanted">
@@ -55,7 +56,7 @@ export function Ask() {
                   <Pick
                     label={`Item of line ${at + 1}`}
                     value={l.item}
-                    options={itemsOf(l.standard, l.size)}
+                    options={itemsOf(of(l.standard), l.size)}
                     onPick={(item) => desk.act({ do: "change line", at, to: { item } }, `line ${at}`)}
                   />
                 </td>
@@ -63,10 +64,10 @@ export function Ask() {
                   <Pick
                     label={`Standard of line ${at + 1}`}
                     value={l.standard}
-                    options={STANDARDS.map((s) => [s.id, s.name])}
+                    options={desk.standards.map((s) => [s.id, s.name])}
                     onPick={(standard) =>
                       desk.act(
-                        { do: "change line", at, to: { standard, size: findStandard(standard)!.defaultSize } },
+                        { do: "change line", at, to: { standard, size: of(standard).defaultSize } },
                         `line ${at}`,
                       )
                     }
@@ -76,7 +77,7 @@ export function Ask() {
                   <Pick
                     label={`Size of line ${at + 1}`}
                     value={l.size}
-                    options={Object.entries(findStandard(l.standard)!.sizes).map(([id, s]) => [id, s.name])}
+                    options={Object.entries(of(l.standard).sizes).map(([id, s]) => [id, s.name])}
                     onPick={(size) => desk.act({ do: "change line", at, to: { size } }, `line ${at}`)}
                   />
                 </td>
@@ -106,8 +107,8 @@ export function Ask() {
 }
 
 /** The items a standard can have, for a line's choice. */
-function itemsOf(standard: string, size: string): [string, string][] {
-  return RECIPES.filter((r) => suits(r, findStandard(standard)!, size)).map((r) => [r.id, r.name]);
+function itemsOf(standard: Standard, size: string): [string, string][] {
+  return RECIPES.filter((r) => suits(r, standard, size)).map((r) => [r.id, r.name]);
 }
 
 function Said({ field }: { field: string }) {

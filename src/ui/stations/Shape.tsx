@@ -378,7 +378,11 @@ function FindingList({ findings, desk }: { findings: Finding[]; desk: Desk }) {
       >
         <span className="font-semibold">{f.label}</span>
         <span className="pl-2 text-[1.07rem]">
-          <Measure value={f.value} units={job.units} />
+          {f.figure ? (
+            <span className="font-mono">{f.figure.text}</span>
+          ) : (
+            <Measure value={f.value} units={job.units} />
+          )}
           <Moved by={desk.moves.get(`finding ${f.rule} ${f.label}`)} units={job.units} />
         </span>
         {f.bands && (

@@ -5,6 +5,7 @@ import { idParam } from "@/app/http";
 import { database } from "@/store/database";
 import { NoJobError, jobStore } from "@/store/jobs";
 import { measurementStore } from "@/store/measurements";
+import { standardStore } from "@/store/standards";
 import { JobDesk } from "@/ui/job/JobDesk";
 import { STATIONS } from "@/ui/job/stations";
 
@@ -29,5 +30,12 @@ export async function generateMetadata(props: Props): Promise<Metadata> {
 
 export default async function JobPage(props: Props) {
   const stored = await open(props);
-  return <JobDesk key={stored.id} stored={stored} measurements={measurementStore(database()).list(stored.id)} />;
+  return (
+    <JobDesk
+      key={stored.id}
+      stored={stored}
+      measurements={measurementStore(database()).list(stored.id)}
+      own={standardStore(database()).list()}
+    />
+  );
 }

@@ -1,0 +1,128 @@
+import type { Length, Units } from "@/core/length/length";
+import { lengthWithUnit } from "@/core/length/format";
+import { nm } from "@/core/length/length";
+import { type Value, lengthValue } from "@/core/shape/formula";
+import { Scope } from "@/core/shape/scope";
+import type { Finding } from "./finding";
+import type { BodyMeasures, FrameMeasures } from "./measure";
+
+/** Figures to compare designs by, and what a bought excluder covers. Nothing here stops a box from being made. */
+interface Context {
+  line: number;
+  units: Units;
+}
+
+function scopeOf(values: Record<string, [string, Length]>): Scope {
+  const scope = new Scope();
+  for (const [name, [label, value]] of Object.entries(values))
+    scope.define(name, { label, source: "measured", given: lengthValue(value) });
+  return scope;
+}
+
+const sizeOf = (v: Value, dim: number) => (v.kind === "amount" && v.dim === dim ? v.of.valueOf() / 10 ** (6 * dim) : 0);
+
+/** Inner volume: `Li · Wi · H`. A deep ten-frame body is about 40 litres, the size swarms choose. */
+export function innerVolume(body: BodyMeasures, ctx: Context): Finding {
+  const scope = scopeOf({
+    insideLength: ["inside length", body.insideLength],
+    insideWidth: ["inside width", body.insideWidth],
+    depth: ["body depth", body.depth],
+  });
+  scope.define("volume", {
+    label: "Inner volume",
+    source: "worked out",
+    mark: "trade",
+    formula: "insideLength * insideWidth * depth",
+  });
+  const working = scope.working("volume");
+  const mm = sizeOf(working.value, 3);
+  return {
+    rule: "inner-volume",
+    label: "Inner volume",
+    line: ctx.line,
+    state: "ok",
+    value: nm(0),
+    figure: { text: `${(mm / 1e6).toFixed(1)} l`, mm: Math.round(mm) },
+    allowed: [null, null],
+    text: `${(mm / 1e6).toFixed(1)} litres`,
+    advice: "",
+    working,
+  };
+}
+
+/**
+ * Contact area: where propolis can grip a frame. Ears on rests, and shoulders against their neighbours' (each face
+ * counted half, as it is shared). Smaller is easier to work.
+ */
+export function contactArea(
+  frame: FrameMeasures,
+  body: BodyMeasures,
+  bars: { topBarWidth: Length; shoulder: Length; endBarThickness: Length },
+  ctx: Context,
+): Finding {
+  const scope = scopeOf({
+    topBarLength: ["top bar length", frame.topBarLength],
+    insideLength: ["inside length", body.insideLength],
+    topBarWidth: ["top bar width", bars.topBarWidth],
+    shoulderLength: ["shoulder length", bars.shoulder],
+    endBarThickness: ["end bar thickness", bars.endBarThickness],
+  });
+  scope.define("contact", {
+    label: "Where propolis grips a frame",
+    source: "worked out",
+    mark: "trade",
+    formula: "2 * (topBarLength - insideLength) / 2 * topBarWidth + 2 * shoulderLength * endBarThickness",
+  });
+  const working = scope.working("contact");
+  const mm = Math.max(0, sizeOf(working.value, 2));
+  return {
+    rule: "contact-area",
+    label: "Where propolis grips a frame",
+    line: ctx.line,
+    state: "ok",
+    value: nm(0),
+    figure: { text: `${(mm / 100).toFixed(1)} cm²`, mm: Math.round(mm) },
+    allowed: [null, null],
+    text: "ears on rests and shoulders on shoulders; less is easier to work",
+    advice: "",
+    working,
+  };
+}
+
+/** How much of a wall's top edge an excluder of the standard's usual outside covers; at least half is wanted. */
+export function excluderCover(body: BodyMeasures, usual: { length: Length; width: Length }, ctx: Context): Finding {
+  const along = usual.length - body.insideLength <= usual.width - body.insideWidth;
+  const [inside, outside, sheet] = along
+    ? [body.insideLength, body.outsideLength, usual.length]
+    : [body.insideWidth, body.outsideWidth, usual.width];
+  const word = along ? "length" : "width";
+  const scope = scopeOf({
+    sheet: [`excluder ${word}`, sheet],
+    inside: [`inside ${word}`, inside],
+    outside: [`outside ${word}`, outside],
+  });
+  scope.define("wall", { label: "wall", source: "worked out", formula: "(outside - inside) / 2" });
+  scope.define("cover", {
+    label: "Excluder on the wall",
+    source: "worked out",
+    mark: "trade",
+    formula: "min(wall, (sheet - inside) / 2)",
+  });
+  const working = scope.working("cover");
+  const value = nm(working.value.kind === "amount" ? working.value.of.round().valueOf() : 0);
+  const half = nm(Math.round((outside - inside) / 4));
+  const ok = value >= half;
+  return {
+    rule: "excluder-cover",
+    label: "Bought excluder on each wall",
+    line: ctx.line,
+    state: ok ? "ok" : "care",
+    value,
+    allowed: [half, null],
+    text: ok
+      ? `covers ${lengthWithUnit(value, ctx.units)} of the wall`
+      : `covers ${lengthWithUnit(value, ctx.units)}, wants half the wall, ${lengthWithUnit(half, ctx.units)}`,
+    advice: ok ? "" : "make the excluder's rim to the box, or narrow the box",
+    working,
+  };
+}

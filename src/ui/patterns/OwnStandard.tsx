@@ -1,0 +1,170 @@
+"use client";
+import { useState } from "react";
+import { fitFrame, DEFAULT_BANDS } from "@/core/fit/rules";
+import { frameCount, measureBody, measureFrame } from "@/core/fit/measure";
+import type { Finding } from "@/core/fit/finding";
+import type { Units } from "@/core/length/length";
+import { recipeFor } from "@/core/recipes";
+import { FormulaError } from "@/core/shape/formula";
+import { ShapeError, shapeItem } from "@/core/shape/shape";
+import { standardProblems } from "@/core/standards/own";
+import type { Standard } from "@/core/standards/standard";
+import { STANDARD_NAMES } from "@/core/standards/words";
+import { Measure } from "@/ui/parts/Measure";
+
+/** A standard of the maker's own, changed value by value, with what it means for the fit at once. */
+export function OwnStandard({
+  start,
+  units,
+  onKept,
+  onLeave,
+}: {
+  start: Standard;
+  units: Units;
+  onKept(all: Standard[], id: string): void;
+  onLeave(): void;
+}) {
+  const [standard, setStandard] = useState(start);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const problems = standardProblems(standard);
+  const wrong = (field: string) => problems.find((p) => p.field === field)?.message;
+  const set = (change: (s: Standard) => Standard) => setStandard(change);
+  const keep = async () => {
+    const reply = await fetch("/api/standards", {
+      method: "PUT",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify(standard),
+    });
+    const said = (await reply.json()) as Standard[] & { error?: string };
+    if (reply.ok) onKept(said, standard.id);
+    else setTrouble(said.error ?? "it was not kept");
+  };
+  const valueRow = (field: string, name: string, value: string | number, put: (v: string | number) => void) => (
+    <tr key={field}>
+      <td>{STANDARD_NAMES[name] ?? name}</td>
+      <td className="text-right">
+        <input
+          className="field w-28 text-right font-mono"
+          aria-label={`${STANDARD_NAMES[name] ?? name} (${field})`}
+          aria-invalid={wrong(field) ? true : undefined}
+          value={String(value)}
+          onChange={(e) =>
+            put(typeof value === "number" && /^\d+$/.test(e.target.value) ? Number(e.target.value) : e.target.value)
+          }
+        />
+        {wrong(field) && (
+          <span role="alert" className="block text-[.84rem] text-madder">
+            {wrong(field)}
+          </span>
+        )}
+      </td>
+    </tr>
+  );
+  return (
+    <section
+      aria-label="A standard of your own"
+      className="grid grid-cols-1 gap-x-8 gap-y-4 md:grid-cols-[minmax(0,1fr)_22rem]"
+    >
+      <div>
+        <label className="mb-3 flex items-baseline gap-3">
+          <span className="text-soft">Name</span>
+          <input
+            className="field w-80 text-[1.2rem] font-semibold"
+            value={standard.name}
+            onChange={(e) => set((s) => ({ ...s, name: e.target.value, short: e.target.value.slice(0, 24) }))}
+          />
+          {wrong("name") && (
+            <span role="alert" className="text-madder">
+              {wrong("name")}
+            </span>
+          )}
+        </label>
+        <table className="cutting-list">
+          <caption className="small-head text-left">
+            All sizes, in {standard.units === "in" ? "inches" : "mm"} unless said
+          </caption>
+          <tbody>
+            {Object.entries(standard.values).map(([name, v]) =>
+              valueRow(`values.${name}`, name, v.value, (value) =>
+                set((s) => ({ ...s, values: { ...s.values, [name]: { ...v, value, mark: "mem" } } })),
+              ),
+            )}
+          </tbody>
+        </table>
+        {Object.entries(standard.sizes).map(([id, size]) => (
+          <table key={id} className="cutting-list mt-4">
+            <caption className="small-head text-left">{size.name}</caption>
+            <tbody>
+              {Object.entries(size.values).map(([name, v]) =>
+                valueRow(`sizes.${id}.values.${name}`, name, v.value, (value) =>
+                  set((s) => ({
+                    ...s,
+                    sizes: {
+                      ...s.sizes,
+                      [id]: {
+                        ...s.sizes[id]!,
+                        values: { ...s.sizes[id]!.values, [name]: { ...v, value, mark: "mem" } },
+                      },
+                    },
+                  })),
+                ),
+              )}
+            </tbody>
+          </table>
+        ))}
+      </div>
+      <aside>
+        <p className="flex gap-3">
+          <button className="act" disabled={problems.length > 0} onClick={() => void keep()}>
+            Keep it
+          </button>
+          <button className="quiet" onClick={onLeave}>
+            leave without keeping
+          </button>
+        </p>
+        {trouble && (
+          <p role="alert" className="text-madder">
+            {trouble}
+          </p>
+        )}
+        {Object.keys(standard.sizes).map((size) => (
+          <Fits key={size} standard={standard} size={size} units={units} ready={problems.length === 0} />
+        ))}
+      </aside>
+    </section>
+  );
+}
+
+/** Its own frame in its own box, by every rule. */
+function Fits({ standard, size, units, ready }: { standard: Standard; size: string; units: Units; ready: boolean }) {
+  const findings = ready ? tryOut(standard, size, units) : [];
+  if (findings.length === 0) return null;
+  return (
+    <section className="mt-3">
+      <h3 className="small-head">{standard.sizes[size]!.name}: its frame in its box</h3>
+      <ul className="text-[.93rem]">
+        {findings.map((f) => (
+          <li key={f.rule} className="border-t border-rule py-0.5">
+            {f.label} <Measure value={f.value} units={units} />{" "}
+            <span className={f.state === "ok" ? "text-soft" : "font-semibold text-madder"}>{f.text}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function tryOut(standard: Standard, size: string, units: Units): Finding[] {
+  try {
+    const body = shapeItem(recipeFor("body", standard)!, standard, size, {}, units);
+    const frame = shapeItem(recipeFor(standard.hangs ?? "frame", standard)!, standard, size, {}, units);
+    return fitFrame(measureFrame(frame), measureBody(body), frameCount(body), standard.beeSpace, {
+      line: 0,
+      units,
+      bands: DEFAULT_BANDS,
+    });
+  } catch (e) {
+    if (e instanceof ShapeError || e instanceof FormulaError || e instanceof RangeError) return [];
+    throw e;
+  }
+}
