@@ -30,6 +30,18 @@ const SHOTS = [
   ["shape", "/jobs/1/shape"],
   ["frame", "/jobs/1/shape", (page) => page.getByRole("button", { name: /Frame, deep/ }).click()],
   ["shape-mm", "/jobs/2/shape"],
+  ["national", "/jobs/3/shape"],
+  [
+    "long-hive",
+    "/jobs/3/shape",
+    async (page) => {
+      await page.getByRole("button", { name: /Long body/ }).click();
+      await page.getByRole("button", { name: "three views" }).click();
+    },
+  ],
+  ["exploded", "/jobs/3/sheet/0"],
+  ["corners", "/jobs/1/shape", (page) => page.getByRole("button", { name: "compare corners" }).click()],
+  ["patterns", "/patterns"],
   [
     "working",
     "/jobs/1/shape",
@@ -45,6 +57,7 @@ const SHOTS = [
   ["buy", "/jobs/1/buy"],
   ["run", "/jobs/1/run"],
   ["prove", "/jobs/1/prove"],
+  ["run-late", "/jobs/3/run"],
 ];
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 if (!existsSync("docs/screenshots")) mkdirSync("docs/screenshots", { recursive: true });

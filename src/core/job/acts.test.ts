@@ -113,7 +113,7 @@ describe("any job at all", () => {
     fc.assert(
       fc.property(fc.nat(all.length - 1), fc.integer({ min: 3, max: 6 }), (pick, letters) => {
         const m = all[pick]!;
-        const words = `${m.name} ${m.standardName}`.replace(/[,\-]/g, " ").split(/\s+/).filter(Boolean);
+        const words = `${m.name} ${m.standardName}`.replace(/[,-]/g, " ").split(/\s+/).filter(Boolean);
         const typed = words.map((w) => w.slice(0, letters)).join(" ");
         expect(findMakeable(/^\d/.test(typed) ? `1 ${typed}` : typed, all).found).toContainEqual(m);
       }),

@@ -1,3 +1,4 @@
+import { follower } from "./accessories/follower";
 import { body } from "./bodies/body";
 import { cabinetStorey } from "./bodies/cabinet-storey";
 import { dividedBody } from "./bodies/divided-body";
@@ -38,6 +39,7 @@ export const RECIPES: Recipe[] = [
   closedTopFrame,
   piFrame,
   topBar,
+  follower,
 ];
 
 /** An item's recipe, whatever the standard. */

@@ -3,7 +3,9 @@ import { lengthText } from "@/core/length/format";
 import { emptyJob, type JobLine } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { findStandard, STANDARDS } from "@/core/standards";
+import { layOut } from "@/core/layout/layout";
 import { ITEM_AXES, placedBox, probe } from "@/core/shape/assembly";
+import { extent } from "@/core/shape/solid";
 import { type Options, type Shape, ShapeError, asLength, lengthOf, shapeItem } from "@/core/shape/shape";
 import { findRecipe, RECIPES } from "./index";
 
@@ -56,7 +58,17 @@ describe("everything in every standard it is made for", () => {
 
   test("no two parts share wood, along lines through every part", () => {
     const lean = 400_000; // a leaning part's corners are rounded off its slope
-    for (const { shape, item, standard } of ALL) {
+    const arranged = ["pair", "converter"].map((arrangement) => ({
+      shape: make("long-body", "langstroth-10", "deep", { arrangement }),
+      item: "long-body",
+      standard: arrangement,
+    }));
+    const joints = ["finger", "dovetail", "butt-sides-inside"].map((joint) => ({
+      shape: make("divided-body", "langstroth-10", "deep", { joint }),
+      item: "divided-body",
+      standard: joint,
+    }));
+    for (const { shape, item, standard } of [...ALL, ...arranged, ...joints]) {
       for (const p of shape.parts)
         for (const place of p.places) {
           const box = placedBox(p, place);
@@ -192,6 +204,69 @@ describe("nuc, long, joined, square, trough, cabinet", () => {
     expect(lengthOf(long, "insideWidth")).toBe(30 * inch(1, 3, 8) + inch(1));
     expect(lengthOf(long, "depth")).toBe(inch(19, 1, 4));
   });
+  test("a pair slides an upright excluder in grooves in both ends, dead centre; the winter board is its size", () => {
+    const pair = make("long-body", "langstroth-10", "deep", { arrangement: "pair" });
+    const groove = part(pair, "end").features.find((f) => f.name.startsWith("groove"))!;
+    const { l } = extent(groove.bites[0]!);
+    expect((l[0] + l[1]) / 2).toBe(part(pair, "end").size.l / 2);
+    expect(part(pair, "winter-board").size.l).toBe(inch(18, 3, 8) + inch(0, 3, 4) - inch(0, 1, 16));
+    expect(
+      findings("long-body", "langstroth-10", "deep", { arrangement: "pair" }).filter((f) => f.state === "stop"),
+    ).toEqual([]);
+  });
+  test("a converter hangs Layens bars of 15 between walls 13 3/4 apart, and Langstroth frames where it did", () => {
+    const both = make("long-body", "langstroth-10", "deep", {
+      arrangement: "converter",
+      longFrames: 14,
+      zoneFrames: 10,
+    });
+    expect(lengthOf(both, "insideWidth")).toBe(
+      14 * inch(1, 3, 8) + inch(0, 3, 4) + inch(0, 3, 4) + 10 * inch(1, 1, 2) + inch(0, 1, 2),
+    );
+    const middle = { x: lengthOf(both, "outsideLength") / 2, y: lengthOf(both, "outsideWidth") - inch(4), z: inch(5) };
+    const walls = probe(both, "x", { ...middle, x: 0 }).filter((w) => w.part.role === "converter-wall");
+    expect(walls[1]!.from - walls[0]!.to).toBe(inch(13, 3, 4));
+    expect(gap("bearing", "long-body", "langstroth-10", "deep", { arrangement: "converter" })).toEqual([
+      inch(0, 1, 4),
+      "ok",
+    ]);
+    expect(gap("zone-play", "long-body", "langstroth-10", "deep", { arrangement: "converter" })).toEqual([
+      inch(0, 1, 8),
+      "ok",
+    ]);
+  });
+  test("eleven end bars come out of a 5 1/2 block (handbook 12, arithmetic)", () => {
+    const { groups } = layOut(
+      {
+        blanks: [
+          {
+            id: "e",
+            name: "End bar",
+            material: "wood",
+            length: inch(9, 1, 8),
+            width: inch(1, 3, 8),
+            thickness: inch(0, 3, 8),
+            quantity: 11,
+          },
+        ],
+        stock: [
+          {
+            form: "board",
+            material: "pine",
+            thickness: inch(1, 3, 8),
+            width: inch(5, 1, 2),
+            length: inch(9, 1, 8),
+            price: 1,
+            available: null,
+            source: "buy",
+          },
+        ],
+        saw: { kerf: inch(0, 1, 8), endTrim: inch(0), edgeTrim: inch(0), sheetTrim: inch(0), keepOffcut: inch(12) },
+      },
+      () => 0,
+    );
+    expect(groups[0]!.result).toMatchObject({ count: 1, short: [] });
+  });
   test("extra-deep frames: deep + medium 15 3/4, deep + deep 18 3/4; a quarter is left below (handbook 04 [trade])", () => {
     expect(lengthOf(make("extra-deep-frame", "langstroth-10"), "frameHeight")).toBe(inch(15, 3, 4));
     expect(lengthOf(make("extra-deep-frame", "langstroth-10", "deep", { boxes: "deep-deep" }), "frameHeight")).toBe(
@@ -237,6 +312,10 @@ describe("nuc, long, joined, square, trough, cabinet", () => {
     ]);
     expect(part(s, "side").features[0]!.bites).toHaveLength(3);
   });
+});
+
+test("a follower is as long as the box inside less 1/2, as high as a frame less its top bar (handbook 04 [mem])", () => {
+  expect(sizes(make("follower", "langstroth-10"), "board")).toEqual(["17 7/8", "8 3/8"]);
 });
 
 describe("choices", () => {

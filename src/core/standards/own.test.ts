@@ -1,14 +1,10 @@
-import { inch, mm } from "@/core/length/length";
+import { inch } from "@/core/length/length";
 import { carryOut } from "@/core/job/perform";
 import { readJob, writeJob } from "@/core/job/file";
 import { makeables } from "@/core/job/find";
 import { emptyJob, type Job } from "@/core/job/job";
-import { JobFileError } from "@/core/job/problem";
 import { workJob } from "@/core/job/worked";
 import { lengthOf } from "@/core/shape/shape";
-import { openDatabase } from "@/store/database";
-import { jobStore } from "@/store/jobs";
-import { standardStore } from "@/store/standards";
 import { findStandard, STANDARDS } from "./index";
 import { ownId, standardOf, standardProblems } from "./own";
 import type { Standard } from "./standard";
@@ -77,30 +73,5 @@ describe("used like one that ships", () => {
   });
   test("by id, what ships wins over a copy that pretends to be it", () => {
     expect(standardOf("zander", [copy("national", { id: "zander" })])!.name).toBe("Zander");
-  });
-});
-
-describe("kept", () => {
-  test("new, changed, listed by name, taken away; one that is wrong is refused and what was there stays", () => {
-    const store = standardStore(openDatabase(":memory:"));
-    store.put(copy("zander"));
-    store.put(copy("national", { id: "aa", name: "Another" }));
-    store.put(copy("zander", { name: "Heath, changed" }));
-    expect(store.list().map((s) => s.name)).toEqual(["Another", "Heath, changed"]);
-    expect(() => store.put(value(copy("zander"), "pitch", "wide"))).toThrow(JobFileError);
-    expect(store.list().find((s) => s.id === "heath")!.values.pitch!.value).toBe("35");
-    expect([store.remove("aa"), store.remove("aa")]).toEqual([true, false]);
-  });
-
-  test("a job keeps the standard it was made with, whatever becomes of the maker's", () => {
-    const db = openDatabase(":memory:");
-    const own = copy("zander");
-    standardStore(db).put(own);
-    const { id } = jobStore(db).create(using(own));
-    standardStore(db).put(value(own, "pitch", "37"));
-    standardStore(db).remove("heath");
-    const { job } = jobStore(db).load(id);
-    expect(job.standards[0]!.values.pitch!.value).toBe("35");
-    expect(lengthOf(workJob(job).lines[0]!.shape, "pitch")).toBe(mm(35));
   });
 });
