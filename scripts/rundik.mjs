@@ -20,6 +20,7 @@ if (!existsSync(BUNDLE) || statSync(BUNDLE).mtimeMs < sources) {
     format: "esm",
     target: "node20",
     outfile: BUNDLE,
+    external: ["highs"],
     logLevel: "error",
   });
 }

@@ -66,6 +66,7 @@ export function build() {
       "--format=esm",
       "--target=node20",
       "--outfile=dist/worker.mjs",
+      "--external:highs",
       "--log-level=warning",
     ]);
     run("Building the pages", "node_modules/.bin/next", ["build"]);

@@ -14,18 +14,24 @@ import { PlanError, planDocument, planOf } from "@/core/plan/plan";
 /**
  * `rundik <verb> <file>`: one JSON document on stdout and exit 0; on bad input a message on stderr and exit 2.
  */
-const VERBS: Record<string, (worked: WorkedJob) => unknown> = {
+const VERBS: Record<string, (worked: WorkedJob) => unknown | Promise<unknown>> = {
   cutlist: cutListDocument,
   check: (w) => findingsDocument(w.findings, w.job.units),
-  layout: (w) => layoutDocument(laidOut(w)),
-  order: (w) => orderDocument(orderOf(w, laidOut(w))),
-  plan: (w) => planDocument(planOf(w, laidOut(w))),
+  layout: async (w) => layoutDocument(await laidOut(w)),
+  order: async (w) => orderDocument(orderOf(w, await laidOut(w))),
+  plan: async (w) => planDocument(planOf(w, await laidOut(w))),
 };
 
 class Refused extends Error {}
 
-function laidOut(worked: WorkedJob): LayoutResult {
-  const result = layOut(layoutRequest(worked), () => performance.now());
+async function laidOut(worked: WorkedJob): Promise<LayoutResult> {
+  const { highsSolver } = await import("@/workers/highs");
+  const result = layOut(
+    layoutRequest(worked),
+    () => performance.now(),
+    () => true,
+    await highsSolver(),
+  );
   if (result.missing.length > 0)
     throw new Refused(result.missing.map((m) => missingText(m, worked.job.units)).join("\n"));
   return result;
@@ -51,7 +57,7 @@ async function main([verb, file, ...rest]: string[]): Promise<void> {
   if (!verb || !Object.hasOwn(VERBS, verb)) throw new Refused(`read "${verb ?? ""}"; the verbs are ${known}`);
   if (!file || rest.length > 0) throw new Refused(`wanted: rundik ${verb} <job file, or - for standard input>`);
   const job = readJobFile(await read(file));
-  process.stdout.write(`${JSON.stringify(VERBS[verb]!(workJob(job)), null, 2)}\n`);
+  process.stdout.write(`${JSON.stringify(await VERBS[verb]!(workJob(job)), null, 2)}\n`);
 }
 
 main(process.argv.slice(2)).catch((e: unknown) => {

@@ -12,6 +12,7 @@ beforeAll(() => {
     format: "esm",
     target: "node20",
     outfile: "dist/worker.mjs",
+    external: ["highs"],
   });
 });
 afterAll(closePool);

@@ -1,6 +1,9 @@
 import type { MessagePort } from "node:worker_threads";
 import { layOut } from "@/core/layout/layout";
+import { highsSolver } from "./highs";
 import type { TaskName, Tasks } from "./tasks";
+
+const lp = await highsSolver();
 
 /** Runs in a worker thread: one task at a time, telling its progress on the port. A cancel ends the thread. */
 const RUN: { [N in TaskName]: (ask: Tasks[N]["ask"], hear: (p: Tasks[N]["progress"]) => void) => Tasks[N]["answer"] } =

@@ -2,6 +2,8 @@ import type { Length } from "@/core/length/length";
 import { nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/job/job";
 import { boardBound, wholeBoards } from "./bound";
+import type { LpSolver } from "./lp";
+import { type Pattern, solvePatterns, totals } from "./patterns";
 import { type Group, type Lying, type Saw, trims, usable } from "./request";
 
 /** A piece on a board: its corner from the left end and the reference edge, in nm. */
@@ -37,6 +39,8 @@ export interface GroupLayout {
   boundCost: number;
   cost: number;
   count: number;
+  /** What the bound holds for: any cutting at all, or ripping first. */
+  boundStyle: "any" | "rip-first";
 }
 
 interface Row {
@@ -51,26 +55,84 @@ const TRIES = [1, 1.02, 1.06, 1.12, 1.2, 1.35, 1.6, 2, 0.99, 0.97].flatMap((powe
 ]);
 
 /**
- * Rip-then-crosscut layouts for boards of one thickness: patterns built one after another, each the fullest that the
- * pieces still wanted allow, repeated as often as they last; several ways of weighing pieces are tried and the
- * cheapest kept. `onTry` hears of each better one and may stop the search by returning false.
+ * Rip-then-crosscut layouts for boards of one thickness. First patterns built one after another, each the fullest that
+ * the pieces still wanted allow; then, with a solver at hand, the pattern linear programme over all of them, which also
+ * says how little any rip-first layout could cost. `onTry` hears of each better one and may stop the search by
+ * returning false.
  */
 export function layBoards(
   group: Group,
   stock: BoardStock[],
   saw: Saw,
   onTry: (best: GroupLayout, done: number, of: number) => boolean = () => true,
+  lp?: LpSolver,
 ): GroupLayout {
   const bounds = groupBound(group, stock, saw);
+  const steps = TRIES.length + (lp ? 1 : 0);
+  const found: Pattern[] = [];
   let best: GroupLayout | undefined;
+  const proven = () => best!.short.length === 0 && best!.cost <= best!.boundCost + 1e-9;
   for (const [i, how] of TRIES.entries()) {
-    const layouts = tryOnce(group, stock, saw, how);
-    const found = summed(layouts, group, stock, bounds);
-    if (!best || better(found, best)) best = found;
-    const proven = best.short.length === 0 && best.cost <= best.boundCost;
-    if (!onTry(best, i + 1, TRIES.length) || proven) break;
+    const layouts = tryOnce(group, stock, saw, how, found);
+    const made = summed(layouts, group, stock, bounds);
+    if (!best || better(made, best)) best = made;
+    if (!onTry(best, i + 1, steps)) return best;
+    if (proven()) return best;
   }
-  return best!;
+  if (!lp || best!.short.length > 0) return best!;
+  const answer = solvePatterns(group, stock, saw, distinct(found, group), lp, () => onTry(best!, TRIES.length, steps));
+  if (!answer) return best!;
+  const boundStyle = answer.bound > bounds.cost + 1e-9 ? "rip-first" : "any";
+  const tighter = { count: bounds.count, cost: Math.max(bounds.cost, answer.bound) };
+  const layouts = exactly(answer.used ?? [], group).map(({ pattern, repeat }) =>
+    place(pattern.stock, repeat, built(pattern), group.lying, stock[pattern.stock]!, saw),
+  );
+  const solved = summed(layouts, group, stock, tighter);
+  const kept: GroupLayout = { ...(better(solved, best!) ? solved : best!), boundCost: tighter.cost, boundStyle };
+  onTry(kept, steps, steps);
+  return kept;
+}
+
+const built = (p: Pattern): Built[] => p.strips.map((s) => ({ width: s.width, row: { pieces: s.counts, value: 0 } }));
+
+function distinct(patterns: Pattern[], group: Group): Pattern[] {
+  const key = (p: Pattern) => `${p.stock} ${totals(p, group.lying.length).join(" ")}`;
+  return [...new Map(patterns.map((p) => [key(p), p])).values()];
+}
+
+/** Takes out what patterns give above what is wanted, from as few boards as possible. */
+function exactly(used: { pattern: Pattern; repeat: number }[], group: Group): { pattern: Pattern; repeat: number }[] {
+  let all = used;
+  group.lying.forEach((l, i) => {
+    let over = all.reduce((s, u) => s + u.repeat * totals(u.pattern, group.lying.length)[i]!, 0) - l.blank.quantity;
+    all = all
+      .toSorted((a, b) => a.repeat - b.repeat)
+      .flatMap(({ pattern, repeat }) => {
+        const each = totals(pattern, group.lying.length)[i]!;
+        if (over <= 0 || each === 0) return [{ pattern, repeat }];
+        const empty = Math.min(repeat, Math.floor(over / each));
+        over -= empty * each;
+        const part = empty < repeat && over > 0 ? over : 0;
+        over -= part;
+        return [
+          { pattern, repeat: repeat - empty - (part > 0 ? 1 : 0) },
+          { pattern: without(pattern, i, each), repeat: empty },
+          { pattern: without(pattern, i, part), repeat: part > 0 ? 1 : 0 },
+        ].filter((u) => u.repeat > 0 && u.pattern.strips.length > 0);
+      });
+  });
+  return all;
+}
+
+/** A pattern with `n` fewer of one blank, empty strips left out. */
+function without(pattern: Pattern, blank: number, n: number): Pattern {
+  let left = n;
+  const strips = pattern.strips.map((s) => {
+    const taken = Math.min(left, s.counts[blank]!);
+    left -= taken;
+    return { ...s, counts: s.counts.map((c, i) => (i === blank ? c - taken : c)) };
+  });
+  return { ...pattern, strips: strips.filter((s) => s.counts.some((c) => c > 0)) };
 }
 
 function better(a: GroupLayout, b: GroupLayout): boolean {
@@ -96,7 +158,7 @@ function summed(
     .filter((s) => s.quantity > 0);
   const count = layouts.reduce((s, l) => s + l.repeat, 0);
   const cost = layouts.reduce((s, l) => s + l.repeat * stock[l.stock]!.price, 0);
-  return { layouts, short, count, cost, boundCount: bounds.count, boundCost: bounds.cost };
+  return { layouts, short, count, cost, boundCount: bounds.count, boundCost: bounds.cost, boundStyle: "any" };
 }
 
 /** The least boards and the least money any layout of these pieces could take. */
@@ -135,6 +197,7 @@ function tryOnce(
   stock: BoardStock[],
   saw: Saw,
   how: { power: number; lead: "widest" | "best" },
+  found: Pattern[],
 ): Layout[] {
   const left = group.lying.map((l) => l.blank.quantity);
   const supply = new Map(group.stock.map((i) => [i, stock[i]!.available ?? Infinity]));
@@ -162,6 +225,7 @@ function tryOnce(
     );
     used.forEach((n, i) => (left[i] = left[i]! - n * repeat));
     supply.set(pick.index, supply.get(pick.index)! - repeat);
+    found.push({ stock: pick.index, strips: pick.rows.map((r) => ({ width: r.width, counts: r.row.pieces })) });
     layouts.push(place(pick.index, repeat, pick.rows, group.lying, stock[pick.index]!, saw));
   }
   return layouts;

@@ -1,6 +1,7 @@
 import type { Length } from "@/core/length/length";
 import { toMm } from "@/core/length/format";
 import { type GroupLayout, type Layout, layBoards } from "./boards";
+import type { LpSolver } from "./lp";
 import { type Group, type LayoutRequest, type Missing, groups } from "./request";
 
 /** A job's layouts, with how good they are. Cost in the job's money; areas in nm². */
@@ -12,8 +13,9 @@ export interface LayoutResult {
   boundCost: number;
   count: number;
   boundCount: number;
-  /** True when no layout of any kind could use less. */
+  /** True when no layout of the bound's style could cost less. */
   proven: boolean;
+  boundStyle: "any" | "rip-first";
   partsArea: number;
   stockArea: number;
   keptArea: number;
@@ -35,25 +37,32 @@ export function layOut(
   request: LayoutRequest,
   clock: () => number,
   hear: (p: Progress) => boolean = () => true,
+  lp?: LpSolver,
 ): LayoutResult {
   const began = clock();
   const split = groups(request);
   let going = true;
   const done: { group: Group; result: GroupLayout }[] = [];
   for (const group of split.groups) {
-    const result = layBoards(group, request.stock, request.saw, (best, tried, of) => {
-      const before = done.reduce((s, d) => ({ count: s.count + d.result.count, cost: s.cost + d.result.cost }), {
-        count: 0,
-        cost: 0,
-      });
-      going &&= hear({
-        done: done.length * of + tried,
-        of: split.groups.length * of,
-        count: before.count + best.count,
-        cost: before.cost + best.cost,
-      });
-      return going;
-    });
+    const result = layBoards(
+      group,
+      request.stock,
+      request.saw,
+      (best, tried, of) => {
+        const before = done.reduce((s, d) => ({ count: s.count + d.result.count, cost: s.cost + d.result.cost }), {
+          count: 0,
+          cost: 0,
+        });
+        going &&= hear({
+          done: done.length * of + tried,
+          of: split.groups.length * of,
+          count: before.count + best.count,
+          cost: before.cost + best.cost,
+        });
+        return going;
+      },
+      lp,
+    );
     done.push({ group, result });
   }
   const sum = (f: (g: GroupLayout) => number) => done.reduce((s, d) => s + f(d.result), 0);
@@ -81,6 +90,7 @@ export function layOut(
     count: sum((g) => g.count),
     boundCount: sum((g) => g.boundCount),
     proven: missing.length === 0 && sum((g) => g.cost) <= sum((g) => g.boundCost) + 1e-9,
+    boundStyle: done.some((d) => d.result.boundStyle === "rip-first") ? "rip-first" : "any",
     partsArea: each((l) => l.strips.reduce((s, st) => s + st.pieces.reduce((t, p) => t + p.length * p.width, 0), 0)),
     stockArea: each((l) => board(l).length * board(l).width),
     keptArea: each((l) => l.offcuts.reduce((s, o) => s + (o.keep ? o.length * o.width : 0), 0)),
@@ -164,7 +174,7 @@ export function layoutDocument(result: LayoutResult) {
     count: result.count,
     boundCount: result.boundCount,
     proven: result.proven,
-    style: "rip, then crosscut; the bound holds for any cutting",
+    style: `rip, then crosscut; the bound holds for ${result.boundStyle === "any" ? "any cutting" : "ripping first"}`,
     partsAreaMm2: mm2(result.partsArea),
     stockAreaMm2: mm2(result.stockArea),
     seconds: result.seconds,

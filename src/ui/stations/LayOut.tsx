@@ -127,7 +127,8 @@ function Headline() {
         " for what can be laid out. "
       ) : result.proven ? (
         <>
-          , and <b className="text-[1.7rem]">{result.boundCount}</b> is the least any cutting could use.{" "}
+          , and <b className="text-[1.7rem]">{result.boundCount}</b> is the least{" "}
+          {result.boundStyle === "any" ? "any cutting" : "ripping first"} could use.{" "}
         </>
       ) : (
         <>

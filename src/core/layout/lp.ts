@@ -1,0 +1,22 @@
+/**
+ * What the layout asks of a solver of linear and whole-number programmes; the workers and the command bring one. All
+ * variables are at least 0, the objective is least.
+ */
+export interface LpModel {
+  /** For each column its cost, and its entries as [row, coefficient]. */
+  columns: { cost: number; entries: [row: number, value: number][] }[];
+  rows: { sense: ">=" | "<="; rhs: number }[];
+  whole?: boolean;
+  seconds?: number;
+}
+
+export interface LpSolution {
+  /** Best found; proven best only when `optimal`. */
+  values: number[];
+  duals: number[];
+  objective: number;
+  optimal: boolean;
+}
+
+/** Solves a model; undefined when it has no solution. */
+export type LpSolver = (model: LpModel) => LpSolution | undefined;
