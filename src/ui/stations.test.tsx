@@ -48,7 +48,7 @@ describe("one line on each station", () => {
     expect(states(...open({})).map((s) => s.text)).toEqual([
       "1 line · due 12 Feb",
       "everything fits",
-      "4 boards · least 4",
+      "4 boards · the least",
       "2 without a price",
       "ready 8 Feb",
       "nothing measured",

@@ -1,7 +1,7 @@
 import { buildSync } from "esbuild";
 import { inch, nm } from "@/core/length/length";
 import type { LayoutRequest } from "@/core/layout/request";
-import type { Progress } from "@/core/layout/layout";
+import { layOut, type Progress } from "@/core/layout/layout";
 import { ask, closePool } from "./pool";
 
 beforeAll(() => {
@@ -50,6 +50,14 @@ test("a worker answers, tells every step of progress first, and the same questio
   const again = heard.length;
   expect(await ask("layout", request(20, 4), { hear: (p) => heard.push(p) })).toBe(first);
   expect(heard.length).toBe(again);
+});
+
+test("the pool lays out with the solver: a bound for ripping first, never above what it costs", async () => {
+  const solved = await ask("layout", request(37, 5));
+  expect(solved.missing).toEqual([]);
+  expect(solved.boundCost).toBeLessThanOrEqual(solved.cost + 1e-9);
+  expect(solved.boundCost).toBeGreaterThan(layOut(request(37, 5), () => 0).boundCost - 1e-9);
+  expect(solved.cost).toBeLessThanOrEqual(layOut(request(37, 5), () => 0).cost + 1e-9);
 });
 
 test("a stop ends the work at once and leaves the pool able to go on", async () => {

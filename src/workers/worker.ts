@@ -16,6 +16,7 @@ const RUN: { [N in TaskName]: (ask: Tasks[N]["ask"], hear: (p: Tasks[N]["progres
           hear(p);
           return true;
         },
+        lp,
       ),
   };
 

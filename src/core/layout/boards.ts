@@ -83,12 +83,20 @@ export function layBoards(
   const answer = solvePatterns(group, stock, saw, distinct(found, group), lp, () => onTry(best!, TRIES.length, steps));
   if (!answer) return best!;
   const boundStyle = answer.bound > bounds.cost + 1e-9 ? "rip-first" : "any";
-  const tighter = { count: bounds.count, cost: Math.max(bounds.cost, answer.bound) };
+  const [only, ...others] = group.stock.map((i) => stock[i]!);
+  // With one kind of board, so much money is so many boards.
+  const count = only && others.length === 0 && only.price > 0 ? Math.ceil(answer.bound / only.price - 1e-6) : 0;
+  const tighter = { count: Math.max(bounds.count, count), cost: Math.max(bounds.cost, answer.bound) };
   const layouts = exactly(answer.used ?? [], group).map(({ pattern, repeat }) =>
     place(pattern.stock, repeat, built(pattern), group.lying, stock[pattern.stock]!, saw),
   );
   const solved = summed(layouts, group, stock, tighter);
-  const kept: GroupLayout = { ...(better(solved, best!) ? solved : best!), boundCost: tighter.cost, boundStyle };
+  const kept: GroupLayout = {
+    ...(better(solved, best!) ? solved : best!),
+    boundCost: tighter.cost,
+    boundCount: tighter.count,
+    boundStyle,
+  };
   onTry(kept, steps, steps);
   return kept;
 }

@@ -4,7 +4,7 @@ import type { BoardStock } from "@/core/job/job";
 import { boardBound, wholeBoards } from "./bound";
 import { allLayouts, cutsOf, layOut, layoutDocument } from "./layout";
 import { missingText } from "./missing";
-import type { Blank, LayoutRequest } from "./request";
+import type { Blank } from "./request";
 import { setUps } from "./setups";
 import { verify } from "./tests/verify";
 

@@ -98,6 +98,9 @@ export function layOut(
   };
 }
 
+/** How far above the least its cost can be, as a part of it: 0.02 is two in a hundred. */
+export const aboveBound = (r: LayoutResult): number => (r.cost > 0 ? Math.max(0, r.cost - r.boundCost) / r.cost : 0);
+
 /** Every layout of every thickness, most boards first within a thickness. */
 export function allLayouts(result: LayoutResult): { layout: Layout; group: Group }[] {
   return result.groups.flatMap(({ group, result: r }) =>

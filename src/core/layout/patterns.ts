@@ -139,8 +139,9 @@ function generate(
 function alone(group: Group, stock: BoardStock[], saw: Saw, left: number[]): [string, Pattern][] {
   return group.stock.flatMap((s) =>
     group.lying.flatMap((_, i): [string, Pattern][] => {
-      if (left[i]! === 0) return [];
-      const only = left.map((n, k) => (k === i ? n : 0));
+      const wanted = left[i] ?? 0;
+      if (wanted === 0) return [];
+      const only = left.map((_n, k) => (k === i ? wanted : 0));
       const { offers } = bestPatterns(
         group,
         stock,

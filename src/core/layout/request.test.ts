@@ -36,6 +36,11 @@ describe("which board a part comes from, and how it lies", () => {
     const { groups: g } = split([blank({})], [board(inch(0, 3, 8)), board(inch(1, 1, 2))]);
     expect(g[0]!.lying[0]).toMatchObject({ onEdge: false, planed: 0 });
   });
+  test("a shaving is not planed: 27 mm stock gives a 1 1/16 bar as it is", () => {
+    const bar = blank({ width: inch(0, 3, 4), thickness: inch(1, 1, 16) });
+    expect(split([bar], [board(mm(27))]).groups[0]!.lying[0]!.planed).toBe(0);
+    expect(split([bar], [board(mm(28))]).groups[0]!.lying[0]!.planed).toBe(mm(28) - inch(1, 1, 16));
+  });
   test("parts of one thickness share a group, and yard boards of it join in", () => {
     const parts = [
       blank({ id: "s", width: inch(9), thickness: inch(0, 3, 4) }),

@@ -84,6 +84,9 @@ export const usable = (s: BoardStock, saw: Saw) => {
 
 const gives = (s: BoardStock, blank: Blank) => (s.form === "sheet") === (blank.material === "ply");
 
+/** Less than this is not planed off: a board measured 27 mm gives a 1 1/16 bar as it is. */
+const SHAVING = 200_000;
+
 /**
  * Chooses for every blank the thickness of board it comes from and how it lies: the way that takes least wood
  * (board thickness × width ripped), flat where it makes no difference.
@@ -123,7 +126,12 @@ export function groups(request: LayoutRequest): { groups: Group[]; missing: Miss
       stock: stock.flatMap((s, i) => (s.thickness === best.thickness && s.form === best.form ? [i] : [])),
       lying: [],
     };
-    group.lying.push({ blank, width: best.width, onEdge: best.onEdge, planed: nm(best.planed) });
+    group.lying.push({
+      blank,
+      width: best.width,
+      onEdge: best.onEdge,
+      planed: nm(best.planed < SHAVING ? 0 : best.planed),
+    });
     byThickness.set(`${best.form} ${best.thickness}`, group);
   }
   return { groups: [...byThickness.values()].sort((a, b) => a.thickness - b.thickness), missing };

@@ -1,4 +1,5 @@
 import { worst } from "@/core/fit/finding";
+import { aboveBound, type LayoutResult } from "@/core/layout/layout";
 import { clockDay, count, dayText } from "@/ui/parts/words";
 import type { Desk, Laid } from "./useDesk";
 
@@ -39,7 +40,7 @@ export function stationState(id: StationId, desk: Desk, laid: Laid): StationStat
   if (id === "lay-out")
     return result.missing.length > 0
       ? { text: `${count(result.missing.length, "part")} without wood`, wrong: true }
-      : { text: `${count(result.count, "board")} · least ${result.boundCount}` };
+      : { text: `${count(result.count, "board")} · ${quality(result)}` };
   if (id === "buy")
     return order && order.unpriced.length > 0
       ? { text: `${order.unpriced.length} without a price`, wrong: true }
@@ -51,4 +52,10 @@ export function stationState(id: StationId, desk: Desk, laid: Laid): StationStat
       : { text: `ready ${clockDay(plan.finish).slice(4)}` };
   }
   return { text: desk.measurements.length > 0 ? count(desk.measurements.length, "reading") : "nothing measured" };
+}
+
+/** How good a layout is known to be, in a few words. */
+function quality(result: LayoutResult): string {
+  if (result.proven) return result.boundCount === result.count ? "the least" : "least cost";
+  return `within ${(aboveBound(result) * 100).toFixed(1)} %`;
 }

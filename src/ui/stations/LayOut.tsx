@@ -2,7 +2,7 @@
 import { Fragment } from "react";
 import { lengthText } from "@/core/length/format";
 import type { Layout } from "@/core/layout/boards";
-import { allLayouts, type LayoutResult } from "@/core/layout/layout";
+import { aboveBound, allLayouts, type LayoutResult } from "@/core/layout/layout";
 import { missingText } from "@/core/layout/missing";
 import { settingsApart, setUps } from "@/core/layout/setups";
 import { inch, type Length, type Units } from "@/core/length/length";
@@ -119,20 +119,26 @@ function Headline() {
       </p>
     );
   if (!result) return null;
+  const style = result.boundStyle === "any" ? "any cutting" : "ripping first";
   const lost = result.stockArea > 0 ? 1 - result.partsArea / result.stockArea : 0;
   return (
     <p className="mb-2 text-[1.13rem]">
       <b className="text-[1.7rem]">{result.count}</b> {result.count === 1 ? "board" : "boards"}
-      {result.missing.length > 0 ? (
-        " for what can be laid out. "
-      ) : result.proven ? (
+      {result.missing.length > 0 && " for what can be laid out. "}
+      {result.missing.length === 0 && result.proven && (
         <>
-          , and <b className="text-[1.7rem]">{result.boundCount}</b> is the least{" "}
-          {result.boundStyle === "any" ? "any cutting" : "ripping first"} could use.{" "}
+          , and{" "}
+          <b className="text-[1.7rem]">
+            {result.boundCount === result.count ? result.boundCount : money(result.boundCost)}
+          </b>{" "}
+          is the least {style} could {result.boundCount === result.count ? "use" : "cost"}.{" "}
         </>
-      ) : (
+      )}
+      {result.missing.length === 0 && !result.proven && (
         <>
-          , within {result.count - result.boundCount} of the least any cutting could use ({result.boundCount}).{" "}
+          {" "}
+          for <b className="text-[1.7rem]">{money(result.cost)}</b>, within {(aboveBound(result) * 100).toFixed(1)} % of
+          the least {style} could cost ({money(result.boundCost)}).{" "}
         </>
       )}
       <span className="text-[.93rem] text-soft">
