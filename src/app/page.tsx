@@ -3,7 +3,7 @@ import { connection } from "next/server";
 import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";
 import { StartJob } from "@/ui/job/StartJob";
-import { count, dayText } from "@/ui/parts/words";
+import { dayText } from "@/ui/parts/words";
 
 /** All jobs, the soonest due first, and what starts a new one. */
 export default async function JobsPage() {
@@ -48,7 +48,7 @@ export default async function JobsPage() {
                     {j.name}
                   </Link>
                 </td>
-                <td className="text-right">{count(j.lines, "line")}</td>
+                <td className="text-right font-mono">{j.lines}</td>
                 <td className="text-right font-mono">{j.pieces}</td>
               </tr>
             ))}

@@ -282,7 +282,7 @@ const OPTION_KINDS: Record<
     const ids = p.kind === "choice" ? p.choices.map((c) => c.id) : [];
     return typeof value === "string" && ids.includes(value)
       ? { value }
-      : { problem: `read ${show(value)}; known are ${ids.join(", ")}${nearest(String(value), ids)}` };
+      : { problem: `read ${show(value)}; known are ${ids.join(", ")}` };
   },
   count: (p, value) =>
     Number.isInteger(value)
@@ -314,12 +314,14 @@ function known(what: string, ids: string[]) {
     });
 }
 
-/** `; did you mean "frame"?`, the nearest known word. */
+/** `; the nearest is "frame"`, when any known word is near enough to have been meant; otherwise nothing. */
 function nearest(read: string, known: string[]): string {
   const best = known
     .map((k) => ({ k, d: distance(read.slice(0, 60).toLowerCase(), k.toLowerCase()) }))
     .sort((a, b) => a.d - b.d)[0];
-  return best ? `; the nearest is "${best.k}"` : "";
+  return best && best.d <= Math.max(2, best.k.length / 2)
+    ? `; the nearest is "${best.k}"`
+    : `; known are ${known.slice(0, 8).join(", ")}`;
 }
 
 /** `lines[0].options.thickness` */

@@ -66,7 +66,8 @@ describe("the job file", () => {
     ],
     ["wrong units", file({ units: "cubits" }), /units: read "cubits", wanted "in" or "mm"/],
     ["a fraction in mm", file({ units: "mm" }), /options\.thickness: .*did you mean 3\/4"\?/],
-    ["an unknown key", file({ colour: "red" }), /"colour" is not known here/],
+    ["an unknown key", file({ colour: "red" }), /"colour" is not known here; known are format, version/],
+    ["a key nearly right", file({ workshp: {} }), /"workshp" is not known here; the nearest is "workshop"/],
     [
       "an unknown option",
       file({}, { options: { thikness: "3/4" } }),

@@ -28,9 +28,8 @@ const MAX_TEXT = 400;
 const MAX_DEPTH = 40;
 const HUGE = 1n << 400n;
 
-jsep.removeUnaryOp("~");
-jsep.removeAllBinaryOps();
-for (const [op, rank] of Object.entries({
+/** Operators by how closely they bind, as read and as written out. */
+const RANK: Record<string, number> = {
   "||": 1,
   "&&": 2,
   "==": 6,
@@ -43,8 +42,10 @@ for (const [op, rank] of Object.entries({
   "-": 9,
   "*": 10,
   "/": 10,
-}))
-  jsep.addBinaryOp(op, rank);
+};
+jsep.removeUnaryOp("~");
+jsep.removeAllBinaryOps();
+for (const [op, rank] of Object.entries(RANK)) jsep.addBinaryOp(op, rank);
 jsep.removeAllLiterals();
 
 const parsed = new Map<string, Expression>();
@@ -109,20 +110,6 @@ export function evaluate(text: string, lookup: Lookup): { value: Value; tokens: 
   return { value, tokens };
 }
 
-const RANK: Record<string, number> = {
-  "||": 1,
-  "&&": 2,
-  "==": 6,
-  "!=": 6,
-  "<": 7,
-  ">": 7,
-  "<=": 7,
-  ">=": 7,
-  "+": 9,
-  "-": 9,
-  "*": 10,
-  "/": 10,
-};
 const SIGN: Record<string, string> = {
   "*": "×",
   "-": "−",

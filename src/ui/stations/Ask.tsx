@@ -2,6 +2,7 @@
 import { useState } from "react";
 import { inch } from "@/core/length/length";
 import type { BoardStock, PackStock, StockEntry } from "@/core/job/job";
+import type { Act } from "@/core/job/acts";
 import { suits } from "@/core/job/find";
 import { RECIPES } from "@/core/recipes";
 import type { Standard } from "@/core/standards/standard";
@@ -81,16 +82,7 @@ export function Ask() {
                     onPick={(size) => desk.act({ do: "change line", at, to: { size } }, `line ${at}`)}
                   />
                 </td>
-                <td className="text-right">
-                  <button
-                    className="quiet"
-                    aria-label={`Take out line ${at + 1}`}
-                    onClick={() => desk.act({ do: "remove line", at })}
-                  >
-                    take out
-                  </button>
-                  <Said field={`line ${at}`} />
-                </td>
+                <TakeOut what={`line ${at + 1}`} act={{ do: "remove line", at }} field={`line ${at}`} />
               </tr>
             ))}
           </tbody>
@@ -118,6 +110,19 @@ function Said({ field }: { field: string }) {
       {problem.message}
     </p>
   ) : null;
+}
+
+/** The last cell of a row: takes it out, and says what was refused about it. */
+function TakeOut({ what, act, field }: { what: string; act: Act; field: string }) {
+  const desk = useDesk();
+  return (
+    <td className="text-right">
+      <button className="quiet" aria-label={`Take out ${what}`} onClick={() => desk.act(act)}>
+        take out
+      </button>
+      <Said field={field} />
+    </td>
+  );
 }
 
 function Saw() {
@@ -244,16 +249,7 @@ function Boards() {
                     className="w-14"
                   />
                 </td>
-                <td className="text-right">
-                  <button
-                    className="quiet"
-                    aria-label={`Take out board ${at + 1}`}
-                    onClick={() => desk.act({ do: "remove stock", at })}
-                  >
-                    take out
-                  </button>
-                  <Said field={`stock ${at}`} />
-                </td>
+                <TakeOut what={`board ${at + 1}`} act={{ do: "remove stock", at }} field={`stock ${at}`} />
               </tr>
             ))}
           </tbody>
@@ -311,16 +307,7 @@ function Packs() {
                   className="w-16"
                 />
               </td>
-              <td className="text-right">
-                <button
-                  className="quiet"
-                  aria-label={`Take out ${s.material}`}
-                  onClick={() => desk.act({ do: "remove stock", at })}
-                >
-                  take out
-                </button>
-                <Said field={`stock ${at}`} />
-              </td>
+              <TakeOut what={`${s.material}`} act={{ do: "remove stock", at }} field={`stock ${at}`} />
             </tr>
           ))}
         </tbody>

@@ -46,7 +46,7 @@ export function Shape() {
     if (found) desk.light({ key, working: found });
   };
   return (
-    <div className="grid grid-cols-1 gap-x-[18px] gap-y-5 md:grid-cols-[218px_minmax(0,1fr)] xl:grid-cols-[218px_minmax(0,1fr)_272px]">
+    <div className="grid grid-cols-1 gap-x-[18px] print:block gap-y-5 md:grid-cols-[218px_minmax(0,1fr)] xl:grid-cols-[218px_minmax(0,1fr)_272px]">
       <section aria-label="Lines and options" className="no-print">
         <LineList desk={desk} />
         <OptionList desk={desk} />
@@ -370,7 +370,7 @@ function FindingList({ findings, desk }: { findings: Finding[]; desk: Desk }) {
   const gaps = findings.filter((f) => f.bands);
   const others = findings.filter((f) => !f.bands);
   const row = (f: Finding) => (
-    <li key={`${f.rule} ${f.label}`}>
+    <li key={`${f.rule} ${f.label}`} className="keep-together">
       <button
         onMouseEnter={() => desk.light({ key: `finding ${f.rule}`, working: f.working })}
         onFocus={() => desk.light({ key: `finding ${f.rule}`, working: f.working })}
@@ -400,7 +400,7 @@ function FindingList({ findings, desk }: { findings: Finding[]; desk: Desk }) {
     </li>
   );
   return (
-    <ul>
+    <ul className="print:columns-2 print:gap-8">
       {gaps.length > 0 && (
         <li aria-hidden="true" className="flex justify-between text-[.78rem] text-soft">
           <span>glues</span>

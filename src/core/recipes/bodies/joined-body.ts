@@ -1,4 +1,5 @@
 import type { Recipe } from "../recipe";
+import { TWO_BOXES } from "../frames/extra-deep-frame";
 import { body } from "./body";
 import { wallOperations, wallParts } from "./walls";
 
@@ -11,17 +12,7 @@ export const joinedBody: Recipe = {
   standards: ["langstroth-10", "langstroth-8"],
   hangs: "extra-deep-frame",
   parameters: [
-    {
-      name: "boxes",
-      label: "Two boxes",
-      group: "Size",
-      kind: "choice",
-      default: "deep-medium",
-      choices: [
-        { id: "deep-medium", label: "deep + medium" },
-        { id: "deep-deep", label: "deep + deep" },
-      ],
-    },
+    TWO_BOXES,
     { name: "framesUsed", label: "Frames used", group: "Size", kind: "count", default: "7", min: 4, max: 10, hint: "fewer than the box holds; two followers close it off" },
     ...body.parameters.map((p) => (p.kind === "length" && p.name === "depth" ? { ...p, label: "Depth of both", default: "lowerDepth + upperDepth" } : p)),
   ],

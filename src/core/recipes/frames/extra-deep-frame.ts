@@ -1,5 +1,18 @@
-import type { Recipe } from "../recipe";
+import type { Parameter, Recipe } from "../recipe";
 import { frame } from "./frame";
+
+/** Which two boxes are joined: the body and the frames in it must agree. */
+export const TWO_BOXES: Parameter = {
+  name: "boxes",
+  label: "Two boxes",
+  group: "Size",
+  kind: "choice",
+  default: "deep-medium",
+  choices: [
+    { id: "deep-medium", label: "deep + medium" },
+    { id: "deep-deep", label: "deep + deep" },
+  ],
+};
 
 /** A frame that hangs through two boxes fixed together, with two sheets one above the other. */
 export const extraDeepFrame: Recipe = {
@@ -8,20 +21,7 @@ export const extraDeepFrame: Recipe = {
   name: "Extra-deep frame",
   about: "Hangs through a joined body; two sheets one above the other, with a gap the bees may fill.",
   standards: ["langstroth-10", "langstroth-8"],
-  parameters: [
-    {
-      name: "boxes",
-      label: "Two boxes",
-      group: "Size",
-      kind: "choice",
-      default: "deep-medium",
-      choices: [
-        { id: "deep-medium", label: "deep + medium" },
-        { id: "deep-deep", label: "deep + deep" },
-      ],
-    },
-    ...frame.parameters,
-  ],
+  parameters: [TWO_BOXES, ...frame.parameters],
   values: [
     { name: "totalDepth", label: "depth of both boxes", formula: { by: "boxes", is: { "deep-medium": "bodyDepthOfDeep + bodyDepthOfMedium", "deep-deep": "2 * bodyDepthOfDeep" } }, mark: "trade" },
     { name: "frameHeight", label: "frame height", formula: "totalDepth - (restDepth - earThickness) - 1/4*inch", mark: "trade", why: "depth of both, less the gap above and a quarter below" },
