@@ -94,7 +94,12 @@ export async function serve({ port, host = "127.0.0.1", db, show = false }) {
     try {
       if ((await fetch(url)).ok)
         return { url, server, stop: () => new Promise((done) => (server.once("exit", done), server.kill("SIGTERM"))) };
-    } catch {}
+    } catch (e) {
+      if (e.cause?.message === "bad port") {
+        server.kill("SIGTERM");
+        throw new Error(`port ${port} is one that browsers refuse to open; choose another with PORT`);
+      }
+    }
     await new Promise((r) => setTimeout(r, 250));
   }
   server.kill("SIGTERM");
