@@ -97,7 +97,7 @@ export async function serve({ port, host = "127.0.0.1", db, show = false }) {
     } catch (e) {
       if (e.cause?.message === "bad port") {
         server.kill("SIGTERM");
-        throw new Error(`port ${port} is one that browsers refuse to open; choose another with PORT`);
+        throw new Error(`port ${port} is one that browsers refuse to open; choose another with PORT`, { cause: e });
       }
     }
     await new Promise((r) => setTimeout(r, 250));

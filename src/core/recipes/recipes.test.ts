@@ -331,6 +331,16 @@ describe("choices", () => {
     expect(lengthText(lengthOf(s, "restCut"), "in")).toBe("3/4");
     expect(gap("top-gap", "body", "langstroth-10", "deep", { runner: "metal" })).toEqual([inch(0, 1, 4), "ok"]);
   });
+  test("the other bee-space school moves the rest: 8 above in a top-space box, nearly flush in a bottom-space one", () => {
+    expect(gap("top-gap", "body", "dadant-blatt-10", "brood", { beeSpace: "top" })).toEqual([mm(8), "ok"]);
+    expect(gap("top-gap", "body", "langstroth-10", "medium", { beeSpace: "bottom" })).toEqual([mm(1), "ok"]);
+    // The gap below is then the bee space, and judged as one: 6 5/8 − 1 mm − 6 1/4.
+    expect(gap("bottom-gap", "body", "langstroth-10", "medium", { beeSpace: "bottom" })).toEqual([
+      inch(0, 3, 8) - mm(1),
+      "ok",
+    ]);
+    expect(gap("top-gap", "body", "langstroth-10", "medium", { beeSpace: "top" })).toEqual([inch(0, 1, 4), "ok"]);
+  });
   test("beetle patrol widens the box only across", () => {
     const s = make("body", "langstroth-10", "deep", { patrol: inch(0, 1, 2) });
     expect([lengthOf(s, "insideWidth"), lengthOf(s, "insideLength")]).toEqual([inch(15, 1, 4), inch(18, 3, 8)]);

@@ -131,7 +131,17 @@ function standardNames(standard: Standard, sizeId: string): [string, Definition]
     ),
   );
   const own = Object.entries({ ...standard.values, ...standard.sizes[sizeId]!.values });
-  const names = [...others, ...own.map(([name, v]) => define(name, v, STANDARD_NAMES[name] ?? name))];
+  const given = own.map(([name, v]) => define(name, v, STANDARD_NAMES[name] ?? name));
+  // What a recipe puts in the place of a standard's value can still build on it: `standardRestDepth`.
+  const behindThem = given.map(([name, d]): [string, Definition] => [
+    `standard${name[0]!.toUpperCase()}${name.slice(1)}`,
+    d,
+  ]);
+  const school: [string, Definition] = [
+    "standardBeeSpace",
+    { label: "bee space of the standard", source: "standard", given: { kind: "word", of: standard.beeSpace } },
+  ];
+  const names = [...others, ...given, ...behindThem, school];
   bySize.set(sizeId, names);
   return names;
 }

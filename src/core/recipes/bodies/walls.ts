@@ -75,6 +75,19 @@ export const RESTS: Parameter[] = [
   { name: "restWidth", label: "Rest width", group: "Rests", kind: "length", min: "1/8*inch", max: "endThickness" },
   { name: "restDepth", label: "Rest depth", group: "Rests", kind: "length", min: "1/8*inch", max: "2*inch" },
   {
+    name: "beeSpace",
+    label: "Bee space",
+    group: "Rests",
+    kind: "choice",
+    default: "top",
+    hint: "where a stack keeps it; keep to one school in a hive",
+    choices: [
+      { id: "top", label: "above the frames" },
+      { id: "bottom", label: "below the frames" },
+      { id: "closed", label: "none, bars touch" },
+    ],
+  },
+  {
     name: "runner",
     label: "Runner",
     group: "Rests",
@@ -167,6 +180,13 @@ const SHRINK: Record<string, string> = {
 const WOOD_HANDBOOK = { pub: "Wood Handbook, dimensional change coefficients", fromMemory: true };
 
 export const WALL_VALUES: Recipe["values"] = [
+  {
+    name: "restDepth",
+    label: "rest depth",
+    formula: 'beeSpace == standardBeeSpace ? standardRestDepth : beeSpace == "top" ? earThickness + 8*mm : earThickness + 1*mm',
+    mark: "trade",
+    why: "as deep as the bee-space school wants it above the ear",
+  },
   { name: "nominalEnd", label: "end wall the usual outside comes from", formula: 'hold == "outside" ? nominalThickness : endThickness', mark: "trade" },
   { name: "shrink", label: "movement per percent of moisture, flat-sawn", formula: { by: "wood", is: SHRINK }, mark: WOOD_HANDBOOK },
   { name: "allowance", label: "allowance for drying", formula: "drying && moistureNow > moistureUse ? depth * shrink * (moistureNow - moistureUse) : 0*inch", mark: WOOD_HANDBOOK, why: "across the grain only; along it wood does not move" },
