@@ -20,7 +20,7 @@ export type Act =
   | { do: "change stock"; at: number; stock: StockEntry }
   | { do: "remove stock"; at: number }
   | { do: "use standard"; standard: Standard }
-  | { do: "workshop"; to: Partial<Pick<Workshop, "kerf" | "endTrim" | "minHold" | "keepOffcut" | "people" | "rate">> };
+  | { do: "workshop"; to: Partial<Pick<Workshop, "kerf" | "endTrim" | "minHold" | "keepOffcut" | "people">> };
 
 /**
  * Carries out an act without checking the whole file again: what the page shows while a person types. Only the line

@@ -204,7 +204,6 @@ export function jobFileSchema(units: Units, own: Standard[] = []) {
       .min(1)
       .max(6)
       .optional(),
-    rate: money.optional(),
     glue: z.number().min(0).max(2000).optional(),
   }).transform((w, ctx) => {
     const hours = w.hours ?? usual.hours;

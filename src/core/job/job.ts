@@ -59,7 +59,6 @@ export interface Workshop {
   /** Days worked, 1 Monday to 7 Sunday. */
   days: number[];
   hours: [number, number][];
-  rate: number;
   /** Grams of glue for a square metre of joint; 150–200 is usual (from memory). */
   glue: number;
 }
@@ -77,7 +76,6 @@ export const USUAL_WORKSHOP: Workshop = {
     [8 * 60, 12 * 60],
     [12 * 60 + 30, 16 * 60 + 30],
   ],
-  rate: 0,
   glue: 175,
 };
 

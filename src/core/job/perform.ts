@@ -58,7 +58,6 @@ export const actSchema: z.ZodType<Act> = z.discriminatedUnion("do", [
         minHold: lengthSchema,
         keepOffcut: lengthSchema,
         people: z.number().int(),
-        rate: z.number(),
       })
       .partial(),
   }),

@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { WOOD } from "./walls";
+import { DRYING, WOOD } from "./walls";
 
 /**
  * The British National body: two full sides, two inner walls housed between them, and rails outside the inner walls
@@ -45,8 +45,7 @@ export const nationalBody: Recipe = {
   ],
   values: [
     { name: "endThickness", label: "inner wall thickness", formula: "thickness", mark: "trade" },
-    { name: "shrink", label: "movement per percent of moisture, flat-sawn", formula: "0.00248", mark: "mem" },
-    { name: "allowance", label: "allowance for drying", formula: "drying && moistureNow > moistureUse ? depth * shrink * (moistureNow - moistureUse) : 0*mm", mark: "mem" },
+    ...DRYING,
     { name: "insideLength", label: "inside along the frames", formula: "boxInsideLength", mark: { pub: "BS 1300:1960", fromMemory: true }, why: "355.6 + 2 × 8.2 stays for any stock" },
     { name: "insideWidth", label: "inside across", formula: "outsideWidth - 2 * thickness", mark: "arithmetic" },
     { name: "railThickness", label: "rail thickness", formula: "(outsideLength - insideLength) / 2 - thickness", mark: "arithmetic", why: "the rail takes the difference" },

@@ -179,6 +179,12 @@ const SHRINK: Record<string, string> = {
 };
 const WOOD_HANDBOOK = { pub: "Wood Handbook, dimensional change coefficients", fromMemory: true };
 
+/** What is cut over in width for wood that still dries; any body that offers `WOOD` works it out so. */
+export const DRYING: Recipe["values"] = [
+  { name: "shrink", label: "movement per percent of moisture, flat-sawn", formula: { by: "wood", is: SHRINK }, mark: WOOD_HANDBOOK },
+  { name: "allowance", label: "allowance for drying", formula: "drying && moistureNow > moistureUse ? depth * shrink * (moistureNow - moistureUse) : 0*inch", mark: WOOD_HANDBOOK, why: "across the grain only; along it wood does not move" },
+];
+
 export const WALL_VALUES: Recipe["values"] = [
   {
     name: "restDepth",
@@ -188,8 +194,7 @@ export const WALL_VALUES: Recipe["values"] = [
     why: "as deep as the bee-space school wants it above the ear",
   },
   { name: "nominalEnd", label: "end wall the usual outside comes from", formula: 'hold == "outside" ? nominalThickness : endThickness', mark: "trade" },
-  { name: "shrink", label: "movement per percent of moisture, flat-sawn", formula: { by: "wood", is: SHRINK }, mark: WOOD_HANDBOOK },
-  { name: "allowance", label: "allowance for drying", formula: "drying && moistureNow > moistureUse ? depth * shrink * (moistureNow - moistureUse) : 0*inch", mark: WOOD_HANDBOOK, why: "across the grain only; along it wood does not move" },
+  ...DRYING,
   { name: "insideLength", label: "inside length", formula: "outsideLength - 2 * endThickness", mark: "arithmetic" },
   { name: "insideWidth", label: "inside width", formula: "outsideWidth - 2 * thickness", mark: "arithmetic" },
   {

@@ -31,7 +31,7 @@ export const FRAME_PARAMETERS: Parameter[] = [
       { id: "spacers", label: "straight, with spacers", note: "metal or plastic ends, castellated strip" },
     ],
   },
-  { name: "shoulderLength", label: "Shoulder length", group: "End bars", kind: "length", default: "3*inch", min: "1*inch", max: "frameHeight", when: 'spacing == "self"' },
+  { name: "shoulderLength", label: "Shoulder length", group: "End bars", kind: "length", default: "3*inch", min: "1*inch", max: "frameHeight", when: "barWidth > endBarWidth" },
   { name: "endBarWidth", label: "End bar below", group: "End bars", kind: "length", min: "1/2*inch", max: "shoulderWidth" },
   { name: "topBarThickness", label: "Top bar thickness", group: "Top bar", kind: "length", min: "earThickness", max: "1*inch" },
   {

@@ -9,6 +9,5 @@ export const closedTopFrame: Recipe = {
   about: "Top bars touch and close the box; nothing stands above them.",
   standards: ["layens"],
   values: [{ name: "topBarWidth", label: "top bar width, the pitch", formula: "pitch", mark: "mem" }, ...frame.values.map((v) => (v.name === "neckDepth" ? { ...v, formula: "(topBarWidth - endBarWidth) / 2 + 1/8*inch" } : v))],
-  parameters: frame.parameters.map((p) => (p.kind === "length" && p.name === "shoulderLength" ? { ...p, max: "frameHeight" } : p)),
   needs: frame.needs.filter((n) => n !== "shoulderLength"),
 };

@@ -1,0 +1,78 @@
+import { inch, nm, type Length } from "@/core/length/length";
+import { emptyJob } from "@/core/job/job";
+import { workJob } from "@/core/job/worked";
+import { findStandard } from "@/core/standards";
+import { holds, type Options, type OptionValue, shapeItem } from "@/core/shape/shape";
+import { RECIPES } from "./index";
+import type { Parameter, Recipe } from "./recipe";
+
+const standardOf = (r: Recipe) => findStandard(r.standards?.[0] ?? "langstroth-10")!;
+const make = (r: Recipe, options: Options) => shapeItem(r, standardOf(r), standardOf(r).defaultSize, options);
+
+/** All that an option could change: cut sizes, cuts, places, hardware, operations, steps, findings. */
+function outcome(r: Recipe, options: Options): string {
+  const { scope, parts } = make(r, options);
+  const standard = standardOf(r);
+  const line = { item: r.id, standard: standard.id, size: standard.defaultSize, quantity: 1, options };
+  const { findings } = workJob({ ...emptyJob("x", standard.units), lines: [line] });
+  const value = (f: Parameters<typeof scope.evaluate>[0]) => {
+    const v = scope.evaluate(f).value;
+    return v.kind === "amount" ? v.of.toString() : v.of;
+  };
+  return JSON.stringify([
+    parts.map((p) => [p.id, p.cut, p.features, p.places]),
+    r.hardware.filter((h) => holds(h.when, scope)).map((h) => [h.name, value(h.count)]),
+    r.operations.filter((o) => holds(o.when, scope)).map((o) => [o.id, (o.settings ?? []).map((s) => value(s.value))]),
+    r.steps.filter((s) => holds(s.when, scope)).map((s) => s.text),
+    findings.map((f) => [f.rule, f.state, f.value]),
+  ]);
+}
+
+/** Other values of a parameter than the one it has. */
+function others(p: Parameter, r: Recipe, options: Options): OptionValue[] {
+  const now = make(r, options).scope.working(p.name).value;
+  if (p.kind === "choice") return p.choices.map((c) => c.id).filter((id) => now.kind === "word" && id !== now.of);
+  if (p.kind === "flag") return [!(now.kind === "flag" && now.of)];
+  const n = now.kind === "amount" ? now.of.valueOf() : 0;
+  if (p.kind === "length")
+    return [nm(Math.round(n) + inch(0, 1, 32)), nm(Math.round(n) - inch(0, 1, 32))].filter((l): l is Length => l >= 0);
+  return [n + 1, n - 1];
+}
+
+/** Options under which a parameter is offered at all: none, or one or two of the others changed. */
+function offered(p: Parameter, r: Recipe, from: Options): Options | undefined {
+  if (holds(p.when, make(r, from).scope)) return from;
+  for (const q of r.parameters) {
+    if (q === p) continue;
+    for (const value of others(q, r, from)) {
+      const tried = { ...from, [q.name]: value };
+      try {
+        if (holds(p.when, make(r, tried).scope)) return tried;
+      } catch {
+        // out of its range
+      }
+    }
+  }
+  return undefined;
+}
+
+describe("every choice there is to make makes a difference", () => {
+  test.each(RECIPES.map((r): [string, Recipe] => [`${r.id} in ${standardOf(r).id}`, r]))("%s", (_name, r) => {
+    for (const p of r.parameters) {
+      // Thicker stock than usual, so that holding inside or outside shows.
+      const thick: Options =
+        r.parameters.some((q) => q.name === "thickness") && p.name === "hold" ? { thickness: inch(0, 7, 8) } : {};
+      const base = offered(p, r, thick);
+      expect([p.name, base]).toEqual([p.name, expect.anything()]);
+      const before = outcome(r, base!);
+      const differs = others(p, r, base!).some((value) => {
+        try {
+          return outcome(r, { ...base, [p.name]: value }) !== before;
+        } catch {
+          return false; // out of its range: the other direction is tried
+        }
+      });
+      expect([p.name, differs]).toEqual([p.name, true]);
+    }
+  });
+});
