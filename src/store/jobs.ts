@@ -1,6 +1,6 @@
 import { type Act, actText } from "@/core/job/acts";
 import { carryOut } from "@/core/job/perform";
-import { type Job, type JobLine, type StockEntry } from "@/core/job/job";
+import { emptyJob, type Job, type JobLine, type StockEntry, USUAL_WORKSHOP } from "@/core/job/job";
 import type { StoredJob } from "@/core/job/stored";
 import type { Db } from "./database";
 
@@ -35,6 +35,7 @@ interface JobRow {
   due: string | null;
   workshop: string;
   standards: string;
+  pinned: string;
   revision: number;
 }
 
@@ -54,10 +55,10 @@ export function jobStore(db: Db) {
       "SELECT id, what, before FROM job_act WHERE job_id = ? ORDER BY id DESC LIMIT 1",
     ),
     insertJob: db.prepare(
-      "INSERT INTO job (name, units, start, due, workshop, standards, changed_at) VALUES (@name, @units, @start, @due, @workshop, @standards, @at)",
+      "INSERT INTO job (name, units, start, due, workshop, standards, pinned, changed_at) VALUES (@name, @units, @start, @due, @workshop, @standards, @pinned, @at)",
     ),
     updateJob: db.prepare(
-      "UPDATE job SET name = @name, units = @units, start = @start, due = @due, workshop = @workshop, standards = @standards, changed_at = @at, revision = revision + 1 WHERE id = @id",
+      "UPDATE job SET name = @name, units = @units, start = @start, due = @due, workshop = @workshop, standards = @standards, pinned = @pinned, changed_at = @at, revision = revision + 1 WHERE id = @id",
     ),
     clearLines: db.prepare("DELETE FROM job_line WHERE job_id = ?"),
     clearStock: db.prepare("DELETE FROM job_stock WHERE job_id = ?"),
@@ -80,6 +81,7 @@ export function jobStore(db: Db) {
     due: job.due ?? null,
     workshop: JSON.stringify(job.workshop),
     standards: JSON.stringify(job.standards),
+    pinned: JSON.stringify(job.pinned),
     at: now(),
   });
 
@@ -106,7 +108,8 @@ export function jobStore(db: Db) {
       due: row.due ?? undefined,
       lines,
       stock,
-      workshop: JSON.parse(row.workshop) as Job["workshop"],
+      workshop: { ...USUAL_WORKSHOP, ...(JSON.parse(row.workshop) as Job["workshop"]) },
+      pinned: JSON.parse(row.pinned) as Job["pinned"],
       standards: JSON.parse(row.standards) as Job["standards"],
     };
     return { id, revision: row.revision, job, undo: sql.lastAct.get(id)?.what ?? null };
@@ -137,7 +140,7 @@ export function jobStore(db: Db) {
       load(id);
       const last = sql.lastAct.get(id);
       if (last) {
-        const before = JSON.parse(last.before) as Job;
+        const before: Job = { ...emptyJob("", "in"), ...(JSON.parse(last.before) as Job) };
         sql.updateJob.run({ ...head(before), id });
         writeParts(id, before);
         sql.dropAct.run(last.id);

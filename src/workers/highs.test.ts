@@ -1,24 +1,20 @@
 import fc from "fast-check";
 import { inch, type Length, nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/job/job";
-import { fullest } from "@/core/layout/knapsack";
 import { layOut } from "@/core/layout/layout";
 import type { Blank, LayoutRequest } from "@/core/layout/request";
+import { blank as plainBlank, board as plainBoard, request as asked, saw } from "@/core/layout/tests/samples";
 import { verify } from "@/core/layout/tests/verify";
 import { highsSolver } from "./highs";
 
 const lp = await highsSolver();
-const board = (o: Partial<BoardStock> = {}): BoardStock => ({
-  form: "board", material: "pine", thickness: nm(19), width: nm(1000), length: nm(1000), price: 1, available: null, source: "buy", ...o,
-}); // prettier-ignore
-const blank = (id: string, length: number, quantity: number, width = 1000): Blank => ({
-  id, name: id, material: "wood", length: nm(length), width: nm(width), thickness: nm(19), quantity,
-}); // prettier-ignore
-const request = (blanks: Blank[], stock = [board()], kerf = 0): LayoutRequest => ({
-  blanks,
-  stock,
-  saw: { kerf: nm(kerf), endTrim: nm(0), edgeTrim: nm(0), sheetTrim: nm(0), keepOffcut: nm(100) },
-});
+/** One-dimensional samples: everything a thousand wide. */
+const board = (o: Partial<BoardStock> = {}) =>
+  plainBoard({ thickness: nm(19), width: nm(1000), length: nm(1000), price: 1, ...o });
+const blank = (id: string, length: number, quantity: number, width = 1000) =>
+  plainBlank(id, nm(length), nm(width), quantity, { thickness: nm(19) });
+const request = (blanks: Blank[], stock = [board()], kerf = 0) =>
+  asked(blanks, stock, { saw: { ...saw, kerf: nm(kerf), endTrim: nm(0), minHold: nm(0), keepOffcut: nm(100) } });
 const solve = (r: LayoutRequest) =>
   layOut(
     r,
@@ -47,30 +43,6 @@ describe("the solver", () => {
   });
 });
 
-test("the fullest filling equals brute force", () => {
-  const thing = fc.record({
-    size: fc.integer({ min: 1, max: 30 }),
-    worth: fc.integer({ min: 0, max: 20 }),
-    most: fc.integer({ min: 0, max: 3 }),
-  });
-  fc.assert(
-    fc.property(fc.array(thing, { maxLength: 5 }), fc.integer({ min: 0, max: 60 }), (things, room) => {
-      const brute = (i: number, left: number): number => {
-        const t = things[i];
-        if (!t) return 0;
-        let best = 0;
-        for (let n = 0; n <= t.most && n * t.size <= left; n++)
-          best = Math.max(best, n * t.worth + brute(i + 1, left - n * t.size));
-        return best;
-      };
-      const found = fullest(things, room);
-      expect(found.worth).toBe(brute(0, room));
-      expect(found.counts.reduce((s, n, i) => s + n * things[i]!.size, 0)).toBeLessThanOrEqual(room);
-      expect(found.counts.reduce((s, n, i) => s + n * things[i]!.worth, 0)).toBe(found.worth);
-    }),
-  );
-});
-
 describe("layouts by the pattern programme", () => {
   test("every one can be cut, costs no less than its bound and no more than without the solver (own checker)", () => {
     const sixteenth = (min: number, max: number) => fc.integer({ min, max }).map((n) => inch(0, n, 16));
@@ -89,11 +61,10 @@ describe("layouts by the pattern programme", () => {
     );
     fc.assert(
       fc.property(blanks, stock, (bs, ss) => {
-        const r: LayoutRequest = {
-          blanks: bs.map((b, i) => ({ ...blank(`p${i}`, b.l, b.q, b.w), thickness: inch(0, 3, 4) })),
-          stock: ss.map((s) => board({ ...s, thickness: inch(0, 3, 4) })),
-          saw: { kerf: inch(0, 1, 8), endTrim: inch(0, 1, 4), edgeTrim: nm(0), sheetTrim: nm(0), keepOffcut: inch(12) },
-        };
+        const r = asked(
+          bs.map((b, i) => plainBlank(`p${i}`, b.l, b.w, b.q)),
+          ss.map((s) => plainBoard(s)),
+        );
         const [plain, solved] = [layOut(r, () => 0), solve(r)];
         verify(solved, r);
         if (plain.missing.length === 0) {
@@ -144,31 +115,11 @@ describe("layouts by the pattern programme", () => {
     );
   });
 
-  test("triplets (Falkenauer 1996): three pieces fill each board exactly, so 20 boards are the least, and found", () => {
-    for (const seed of [1, 2, 3, 4]) {
-      let state = seed * 7919;
-      const random = () => (state = (state * 1103515245 + 12345) % 2147483648) / 2147483648;
-      const pieces = Array.from({ length: 20 }, () => {
-        const a = 380 + Math.floor(random() * 111);
-        const b = 250 + Math.floor(random() * ((1000 - a) / 2 - 250));
-        return [a, b, 1000 - a - b];
-      }).flat();
-      const unique = [...new Set(pieces)];
-      const solved = solve(request(unique.map((l, i) => blank(`p${i}`, l, pieces.filter((x) => x === l).length))));
-      expect(solved.boundCost).toBe(20);
-      expect(solved.count).toBeLessThanOrEqual(21);
-    }
-  });
-
   test("a workshop batch of 20 000 pieces is proven within a second or so, however many there are", () => {
     const lengths = [19.125, 16.25, 15.5, 14.75, 20.375, 9.125, 17.75, 6, 23.25, 11.5].map((l) => inch(0, l * 64, 64));
-    const blanks = lengths.map((l, i) => ({ ...blank(`p${i}`, l, 2000, inch(9, 5, 8)), thickness: inch(0, 3, 4) }));
+    const blanks = lengths.map((l, i) => plainBlank(`p${i}`, l, inch(9, 5, 8), 2000));
     const began = performance.now();
-    const solved = solve({
-      blanks,
-      stock: [board({ width: inch(11, 1, 4) as Length, length: inch(96), thickness: inch(0, 3, 4), price: 14.2 })],
-      saw: { kerf: inch(0, 1, 8), endTrim: inch(0, 1, 4), edgeTrim: nm(0), sheetTrim: nm(0), keepOffcut: inch(12) },
-    });
+    const solved = solve(asked(blanks));
     expect(solved.proven).toBe(true);
     expect(performance.now() - began).toBeLessThan(5000);
   });

@@ -7,15 +7,19 @@ export async function highsSolver(): Promise<LpSolver> {
   return (model) => {
     const solved = highs.solve(lpText(model), {
       output_flag: false,
-      ...(model.whole ? { mip_rel_gap: 0, time_limit: model.seconds ?? 10 } : {}),
+      // Nodes, not seconds, end a search over whole numbers, so that the same model always gives the same answer.
+      ...(model.whole ? { mip_rel_gap: 0, mip_max_nodes: model.nodes ?? 10_000 } : {}),
     } as never) as unknown as Solved;
-    if (!(solved.Status === "Optimal" || (model.whole && solved.Status === "Time limit reached"))) return undefined;
+    const optimal = solved.Status === "Optimal";
     const column = (i: number) => solved.Columns[`x${i}`]?.Primal;
+    if (!optimal && !(model.whole && /limit/i.test(solved.Status) && Number.isFinite(solved.ObjectiveValue)))
+      return undefined;
+    const duals = new Map(solved.Rows.map((r) => [r.Name, r.Dual ?? 0]));
     return {
       values: model.columns.map((_, i) => column(i) ?? 0),
-      duals: model.whole ? [] : model.rows.map((_, i) => solved.Rows.find((r) => r.Name === `r${i}`)?.Dual ?? 0),
+      duals: model.whole ? [] : model.rows.map((_, i) => duals.get(`r${i}`) ?? 0),
       objective: solved.ObjectiveValue,
-      optimal: solved.Status === "Optimal",
+      optimal,
     };
   };
 }

@@ -1,7 +1,7 @@
 import { buildSync } from "esbuild";
 import { inch, nm } from "@/core/length/length";
-import type { LayoutRequest } from "@/core/layout/request";
 import { layOut, type Progress } from "@/core/layout/layout";
+import { blank, request as asked } from "@/core/layout/tests/samples";
 import { ask, closePool } from "./pool";
 
 beforeAll(() => {
@@ -17,30 +17,12 @@ beforeAll(() => {
 });
 afterAll(closePool);
 
-const request = (quantity: number, different: number): LayoutRequest => ({
-  blanks: Array.from({ length: different }, (_, i) => ({
-    id: `p${i}`,
-    name: `p${i}`,
-    material: "wood",
-    length: nm(inch(7) + i * 7_654_321),
-    width: nm(inch(2) + i * 1_234_567),
-    thickness: inch(0, 3, 4),
-    quantity,
-  })),
-  stock: [
-    {
-      form: "board",
-      material: "pine",
-      thickness: inch(0, 3, 4),
-      width: inch(11, 1, 4),
-      length: inch(96),
-      price: 14,
-      available: null,
-      source: "buy",
-    },
-  ],
-  saw: { kerf: inch(0, 1, 8), endTrim: inch(0, 1, 4), edgeTrim: nm(0), sheetTrim: nm(0), keepOffcut: inch(12) },
-});
+const request = (quantity: number, different: number) =>
+  asked(
+    Array.from({ length: different }, (_, i) =>
+      blank(`p${i}`, nm(inch(7) + i * 7_654_321), nm(inch(2) + i * 1_234_567), quantity),
+    ),
+  );
 
 test("a worker answers, tells every step of progress first, and the same question is answered from memory", async () => {
   const heard: Progress[] = [];
@@ -63,7 +45,7 @@ test("the pool lays out with the solver: a bound for ripping first, never above 
 test("a stop ends the work at once and leaves the pool able to go on", async () => {
   const stop = new AbortController();
   const began = Date.now();
-  const long = ask("layout", request(5000, 60), { signal: stop.signal, hear: () => stop.abort() });
+  const long = ask("layout", request(5000, 40), { signal: stop.signal, hear: () => stop.abort() });
   await expect(long).rejects.toThrow(/abort/i);
   expect(Date.now() - began).toBeLessThan(10_000);
   expect((await ask("layout", request(21, 3))).missing).toEqual([]);

@@ -1,9 +1,11 @@
-import type { Units } from "@/core/length/length";
+import type { Pinned } from "@/core/layout/pinned";
+import { type LaidPiece, piecesOf } from "@/core/layout/place";
+import type { Length, Units } from "@/core/length/length";
 import { findRecipe, recipeFor } from "@/core/recipes";
 import type { OptionValue } from "@/core/shape/shape";
 import { standardOf } from "@/core/standards/own";
 import type { Standard } from "@/core/standards/standard";
-import type { Job, JobLine, StockEntry, Workshop } from "./job";
+import type { BoardStock, Job, JobLine, StockEntry, Workshop } from "./job";
 import { JobFileError } from "./problem";
 import { shapeOfLine } from "./worked";
 
@@ -20,7 +22,18 @@ export type Act =
   | { do: "change stock"; at: number; stock: StockEntry }
   | { do: "remove stock"; at: number }
   | { do: "use standard"; standard: Standard }
-  | { do: "workshop"; to: Partial<Pick<Workshop, "kerf" | "endTrim" | "minHold" | "keepOffcut" | "people">> };
+  | {
+      do: "workshop";
+      to: Partial<
+        Pick<Workshop, "kerf" | "endTrim" | "minHold" | "keepOffcut" | "people" | "sheetStages" | "weighing">
+      >;
+    }
+  /** These layouts stay as they are, and no others. */
+  | { do: "pin"; pinned: Pinned[] }
+  /** One more board of a stock is unusable. */
+  | { do: "strike out"; at: number }
+  /** One board of a stock has these bad stretches; it becomes an entry of its own. */
+  | { do: "bad stretches"; at: number; bad: [Length, Length][] };
 
 /**
  * Carries out an act without checking the whole file again: what the page shows while a person types. Only the line
@@ -28,7 +41,7 @@ export type Act =
  */
 export function preview(job: Job, act: Act): Job {
   const next = apply(job, act);
-  if ("at" in act && next.lines[act.at] && next.lines[act.at] !== job.lines[act.at])
+  if (act.do !== "strike out" && "at" in act && next.lines[act.at] && next.lines[act.at] !== job.lines[act.at])
     shapeOfLine(next.lines[act.at]!, next.units, next.standards);
   return next;
 }
@@ -38,6 +51,12 @@ export function apply(job: Job, act: Act): Job {
   const line = (at: number) => {
     const found = job.lines[at];
     if (!found) throw new JobFileError([{ path: `lines[${at}]`, message: "there is no such line" }]);
+    return found;
+  };
+  const boardAt = (at: number): BoardStock => {
+    const found = job.stock[at];
+    if (!found || found.form === "pack")
+      throw new JobFileError([{ path: `stock[${at}]`, message: "there is no such board" }]);
     return found;
   };
   const put = <T>(list: T[], at: number, value: T) => list.map((x, i) => (i === at ? value : x));
@@ -52,7 +71,7 @@ export function apply(job: Job, act: Act): Job {
       return { ...job, lines: [...job.lines, act.line] };
     case "remove line":
       line(act.at);
-      return { ...job, lines: job.lines.filter((_, i) => i !== act.at) };
+      return { ...job, lines: job.lines.filter((_, i) => i !== act.at), pinned: withoutLine(job.pinned, act.at) };
     case "change line": {
       const old = line(act.at);
       const to = { ...old, ...act.to };
@@ -81,7 +100,31 @@ export function apply(job: Job, act: Act): Job {
     case "change stock":
       return { ...job, stock: put(job.stock, act.at, act.stock) };
     case "remove stock":
-      return { ...job, stock: job.stock.filter((_, i) => i !== act.at) };
+      return {
+        ...job,
+        stock: job.stock.filter((_, i) => i !== act.at),
+        pinned: job.pinned
+          .filter((p) => p.stock !== act.at)
+          .map((p) => (p.stock > act.at ? { ...p, stock: p.stock - 1 } : p)),
+      };
+    case "pin":
+      return { ...job, pinned: act.pinned };
+    case "strike out": {
+      const board = boardAt(act.at);
+      return { ...job, stock: put(job.stock, act.at, { ...board, struck: (board.struck ?? 0) + 1 }) };
+    }
+    case "bad stretches": {
+      const board = boardAt(act.at);
+      const { bad: _old, struck: _struck, ...plain } = board;
+      const marked: BoardStock = { ...plain, available: 1, ...(act.bad.length > 0 ? { bad: act.bad } : {}) };
+      if (board.available === 1)
+        return {
+          ...job,
+          stock: put(job.stock, act.at, { ...marked, ...(board.struck ? { struck: board.struck } : {}) }),
+        };
+      const others = { ...board, available: board.available === null ? null : board.available - 1 };
+      return { ...job, stock: [...put(job.stock, act.at, others), marked] };
+    }
     case "use standard": {
       const { id } = act.standard;
       return {
@@ -93,6 +136,25 @@ export function apply(job: Job, act: Act): Job {
     case "workshop":
       return { ...job, workshop: { ...job.workshop, ...act.to } };
   }
+}
+
+/** Pinned layouts name parts by line: those of a line that goes are let go, those of later lines follow it up. */
+function withoutLine(pinned: Pinned[], at: number): Pinned[] {
+  const lineOf = (p: LaidPiece) => Number(p.blank.split("/")[0]);
+  return pinned
+    .filter((pin) => piecesOf(pin).every((p) => lineOf(p) !== at))
+    .map((pin) => ({
+      ...pin,
+      strips: pin.strips.map((s) => ({
+        ...s,
+        sections: s.sections.map((x) => ({
+          ...x,
+          pieces: x.pieces.map((p) =>
+            lineOf(p) > at ? { ...p, blank: `${lineOf(p) - 1}${p.blank.slice(p.blank.indexOf("/"))}` } : p,
+          ),
+        })),
+      })),
+    }));
 }
 
 function keepKnown(job: Job, { item, standard, options }: JobLine): JobLine["options"] {

@@ -12,6 +12,7 @@ import { FormulaError } from "@/core/shape/formula";
 import { type Options, ShapeError } from "@/core/shape/shape";
 import { type Job, type JobLine, LIMITS, type StockEntry, USUAL_WORKSHOP } from "./job";
 import { JobFileError } from "./problem";
+import type { LaidPiece } from "@/core/layout/place";
 import { shapeOfLine } from "./worked";
 
 const one = (message: string, path = "") => new JobFileError([{ path, message }]);
@@ -60,6 +61,12 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
   const length = (l: Length) => exactText(l, job.units);
   const clock = (m: number) => `${String(Math.floor(m / 60)).padStart(2, "0")}:${String(m % 60).padStart(2, "0")}`;
   const { kerf, endTrim, edgeTrim, sheetTrim, minHold, keepOffcut, hours, ...rest } = job.workshop;
+  const box = (b: { x: Length; y: Length; length: Length; width: Length }) => ({
+    x: length(b.x),
+    y: length(b.y),
+    length: length(b.length),
+    width: length(b.width),
+  });
   return {
     format: "rundik-job",
     version: 1,
@@ -79,9 +86,30 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
     })),
     stock: job.stock.map((s) =>
       s.form !== "pack"
-        ? { ...s, thickness: length(s.thickness), width: length(s.width), length: length(s.length) }
+        ? {
+            ...s,
+            thickness: length(s.thickness),
+            width: length(s.width),
+            length: length(s.length),
+            ...(s.bad ? { bad: s.bad.map(([a, b]): [string, string] => [length(a), length(b)]) } : {}),
+          }
         : s,
     ),
+    ...(job.pinned.length > 0
+      ? {
+          pinned: job.pinned.map((p) => ({
+            ...p,
+            strips: p.strips.map((t) => ({
+              order: t.order,
+              ...box(t),
+              sections: t.sections.map((x) => ({
+                size: length(x.size),
+                pieces: x.pieces.map((piece) => ({ part: piece.blank, ...box(piece) })),
+              })),
+            })),
+          })),
+        }
+      : {}),
     workshop: {
       kerf: length(kerf),
       endTrim: length(endTrim),
@@ -177,6 +205,12 @@ export function jobFileSchema(units: Units, own: Standard[] = []) {
         price: money.optional(),
         available,
         source,
+        bad: z
+          .array(z.tuple([length, length]))
+          .min(1)
+          .max(50)
+          .optional(),
+        struck: z.number().int().min(1).optional(),
       }),
       strict({
         form: z.literal("pack"),
@@ -187,6 +221,15 @@ export function jobFileSchema(units: Units, own: Standard[] = []) {
         source,
       }),
     ])
+    .superRefine((s, ctx) => {
+      if (s.form === "pack") return;
+      const say = (path: PropertyKey[], message: string) => ctx.addIssue({ code: "custom", path, message, input: s });
+      if (!s.bad) return;
+      if (s.available !== 1) say(["bad"], "bad stretches are one board's: give it available 1");
+      s.bad.forEach(([a, b], i) => {
+        if (a >= b || b > s.length) say(["bad", i], "a bad stretch runs from its start to its end, within the board");
+      });
+    })
     .transform((s): StockEntry => ({ ...s, price: s.source === "yard" ? 0 : (s.price ?? 1) }));
 
   const usual = USUAL_WORKSHOP;
@@ -197,6 +240,8 @@ export function jobFileSchema(units: Units, own: Standard[] = []) {
     sheetTrim: length.optional(),
     minHold: length.optional(),
     keepOffcut: length.optional(),
+    sheetStages: z.union([z.literal(2), z.literal(3)]).optional(),
+    weighing: strict({ pattern: money.default(0), offcut: z.number().min(0).max(1).default(0) }).optional(),
     people: z.number().int().min(1).max(50).optional(),
     days: z.array(z.number().int().min(1).max(7)).min(1).max(7).optional(),
     hours: z
@@ -219,6 +264,22 @@ export function jobFileSchema(units: Units, own: Standard[] = []) {
     return { ...usual, ...Object.fromEntries(Object.entries(w).filter(([, v]) => v !== undefined)) } as typeof usual;
   });
 
+  const box = { x: length, y: length, length: positive, width: positive };
+  const piece = strict({ part: z.string(), ...box }).transform(({ part, ...b }): LaidPiece => ({ blank: part, ...b }));
+  const pinned = strict({
+    stock: z.number().int().min(0),
+    repeat: z.number().int().min(1).max(LIMITS.quantity),
+    strips: z
+      .array(
+        strict({
+          order: z.enum(["rip", "crosscut"]),
+          ...box,
+          sections: z.array(strict({ size: positive, pieces: z.array(piece).min(1).max(500) })).max(500),
+        }),
+      )
+      .max(500),
+  });
+
   return strict({
     format: z.literal("rundik-job"),
     version: z.literal(1),
@@ -229,11 +290,25 @@ export function jobFileSchema(units: Units, own: Standard[] = []) {
     lines: z.array(line).max(LIMITS.lines),
     stock: z.array(stock).max(LIMITS.stock).default([]),
     standards: z.array(standard).max(LIMITS.standards).default([]),
+    pinned: z.array(pinned).max(LIMITS.stock).default([]),
     workshop: workshop.default(usual),
-  }).refine((j) => !j.start || !j.due || j.due >= j.start, {
-    path: ["due"],
-    error: (i) => `read ${show((i.input as { due?: string }).due)}, which is before the start`,
-  });
+  })
+    .superRefine((j, ctx) => {
+      j.pinned.forEach((p, i) => {
+        const s = j.stock[p.stock];
+        if (!s || s.form === "pack")
+          ctx.addIssue({
+            code: "custom",
+            path: ["pinned", i, "stock"],
+            message: `read ${p.stock}, which is no board of this file's stock`,
+            input: p,
+          });
+      });
+    })
+    .refine((j) => !j.start || !j.due || j.due >= j.start, {
+      path: ["due"],
+      error: (i) => `read ${show((i.input as { due?: string }).due)}, which is before the start`,
+    });
 }
 
 /** The file's own standards that hold together; those that do not are refused where they stand. */

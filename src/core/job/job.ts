@@ -1,5 +1,7 @@
 import type { Length, Units } from "@/core/length/length";
 import { inch } from "@/core/length/length";
+import type { Pinned } from "@/core/layout/pinned";
+import type { Weighing } from "@/core/layout/request";
 import type { Options } from "@/core/shape/shape";
 import type { Standard } from "@/core/standards/standard";
 
@@ -12,6 +14,8 @@ export interface Job {
   lines: JobLine[];
   stock: StockEntry[];
   workshop: Workshop;
+  /** Layouts that stay as they are; `stock` is the place in this job's stock. */
+  pinned: Pinned[];
   /** Standards of the maker's own that lines use, as they were when they were taken up. */
   standards: Standard[];
 }
@@ -36,6 +40,10 @@ export interface BoardStock {
   price: number;
   available: number | null;
   source: "yard" | "buy";
+  /** Bad stretches of a single board, from its left end: nothing is laid on them. */
+  bad?: [Length, Length][];
+  /** How many turned out unusable: they count as gone, and bought ones are bought again. */
+  struck?: number;
 }
 /** Fasteners, glue, foundation: `pack` is how many (or grams of glue) one pack holds. */
 export interface PackStock {
@@ -55,6 +63,9 @@ export interface Workshop {
   sheetTrim: Length;
   minHold: Length;
   keepOffcut: Length;
+  /** Cuts one after another on a sheet before the trim. */
+  sheetStages: 2 | 3;
+  weighing: Weighing;
   people: number;
   /** Days worked, 1 Monday to 7 Sunday. */
   days: number[];
@@ -70,6 +81,8 @@ export const USUAL_WORKSHOP: Workshop = {
   sheetTrim: inch(0),
   minHold: inch(9),
   keepOffcut: inch(12),
+  sheetStages: 2,
+  weighing: { pattern: 0, offcut: 0 },
   people: 1,
   days: [1, 2, 3, 4, 5],
   hours: [
@@ -88,5 +101,6 @@ export const emptyJob = (name: string, units: Units): Job => ({
   lines: [],
   stock: [],
   standards: [],
+  pinned: [],
   workshop: USUAL_WORKSHOP,
 });

@@ -31,9 +31,36 @@ const stockSchema = z.discriminatedUnion("form", [
     thickness: lengthSchema,
     width: lengthSchema,
     length: lengthSchema,
+    bad: z
+      .array(z.tuple([lengthSchema, lengthSchema]))
+      .max(50)
+      .optional(),
+    struck: z.number().int().min(1).optional(),
   }),
   z.strictObject({ form: z.literal("pack"), ...stockBase, pack: z.number() }),
 ]);
+const box = { x: lengthSchema, y: lengthSchema, length: lengthSchema, width: lengthSchema };
+/** A pinned layout as plain data, in nm. */
+export const pinnedSchema = z.strictObject({
+  stock: z.number().int(),
+  repeat: z.number().int().min(1),
+  strips: z
+    .array(
+      z.strictObject({
+        order: z.enum(["rip", "crosscut"]),
+        ...box,
+        sections: z
+          .array(
+            z.strictObject({
+              size: lengthSchema,
+              pieces: z.array(z.strictObject({ blank: z.string().max(120), ...box })).max(500),
+            }),
+          )
+          .max(500),
+      }),
+    )
+    .max(500),
+});
 const index = z.number().int().min(0);
 
 /** An act as it comes from a page. */
@@ -49,6 +76,13 @@ export const actSchema: z.ZodType<Act> = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("change stock"), at: index, stock: stockSchema }),
   z.strictObject({ do: z.literal("remove stock"), at: index }),
   z.strictObject({ do: z.literal("use standard"), standard: standardSchema }),
+  z.strictObject({ do: z.literal("pin"), pinned: z.array(pinnedSchema).max(500) }),
+  z.strictObject({ do: z.literal("strike out"), at: index }),
+  z.strictObject({
+    do: z.literal("bad stretches"),
+    at: index,
+    bad: z.array(z.tuple([lengthSchema, lengthSchema])).max(50),
+  }),
   z.strictObject({
     do: z.literal("workshop"),
     to: z
@@ -58,6 +92,8 @@ export const actSchema: z.ZodType<Act> = z.discriminatedUnion("do", [
         minHold: lengthSchema,
         keepOffcut: lengthSchema,
         people: z.number().int(),
+        sheetStages: z.union([z.literal(2), z.literal(3)]),
+        weighing: z.strictObject({ pattern: z.number().min(0), offcut: z.number().min(0).max(1) }),
       })
       .partial(),
   }),

@@ -1,12 +1,10 @@
-import type { Length } from "@/core/length/length";
-
 /**
  * The least boards any cutting could use, by dual feasible functions on width and length (Fekete and Schepers 2001;
  * the plain area bound is the pair of identities). A bound on every layout, guillotine or not: pieces and board are
  * enlarged by one kerf, which no layout can beat.
  */
 export interface BoundPiece {
-  length: Length;
+  length: number;
   width: number;
   quantity: number;
 }

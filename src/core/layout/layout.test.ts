@@ -2,34 +2,16 @@ import fc from "fast-check";
 import { inch, type Length, nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/job/job";
 import { boardBound, wholeBoards } from "./bound";
-import { allLayouts, cutsOf, layOut, layoutDocument } from "./layout";
+import { cutsOf } from "./cuts";
+import { allLayouts, layOut, layoutDocument } from "./layout";
 import { missingText } from "./missing";
+import { stripSize } from "./place";
 import type { Blank } from "./request";
 import { setUps } from "./setups";
+import { blank, board, request, saw, sheet } from "./tests/samples";
 import { verify } from "./tests/verify";
 
-const board = (o: Partial<BoardStock> = {}): BoardStock => ({
-  form: "board",
-  material: "pine",
-  thickness: inch(0, 3, 4),
-  width: inch(11, 1, 4),
-  length: inch(96),
-  price: 14.2,
-  available: null,
-  source: "buy",
-  ...o,
-});
-const blank = (id: string, length: Length, width: Length, quantity: number, thickness = inch(0, 3, 4)): Blank => ({
-  id,
-  name: id,
-  material: "wood",
-  length,
-  width,
-  thickness,
-  quantity,
-});
-const saw = { kerf: inch(0, 1, 8), endTrim: inch(0, 1, 4), edgeTrim: nm(0), sheetTrim: nm(0), keepOffcut: inch(12) };
-const lay = (blanks: Blank[], stock = [board()]) => layOut({ blanks, stock, saw }, () => 0);
+const lay = (blanks: Blank[], stock = [board()]) => layOut(request(blanks, stock), () => 0);
 
 test("every layout is one a saw can cut, whatever is asked (own checker, random jobs)", () => {
   const sixteenths = (min: number, max: number) => fc.integer({ min, max }).map((n) => inch(0, n, 16));
@@ -53,14 +35,13 @@ test("every layout is one a saw can cut, whatever is asked (own checker, random 
   );
   fc.assert(
     fc.property(blanks, stock, (bs, ss) => {
-      const request = {
-        blanks: bs.map((b, i) => blank(`p${i}`, b.l, b.w, b.q, b.t)),
-        stock: ss.map((s) => board({ ...s, price: s.source === "yard" ? 0 : 10 })),
-        saw,
-      };
+      const r = request(
+        bs.map((b, i) => blank(`p${i}`, b.l, b.w, b.q, { thickness: b.t, block: i % 2 === 0 })),
+        ss.map((s) => board({ ...s, price: s.source === "yard" ? 0 : 10 })),
+      );
       verify(
-        layOut(request, () => 0),
-        request,
+        layOut(r, () => 0),
+        r,
       );
     }),
     { numRuns: 120 },
@@ -115,7 +96,7 @@ test("the yard comes first and costs nothing; thin parts lie on edge when that t
   const r = lay(
     [
       blank("end", inch(16, 1, 4), inch(9, 5, 8), 20),
-      blank("bottom bar", inch(17, 3, 4), inch(0, 3, 4), 30, inch(0, 3, 8)),
+      blank("bottom bar", inch(17, 3, 4), inch(0, 3, 4), 30, { thickness: inch(0, 3, 8) }),
     ],
     [board(), board({ source: "yard", price: 0, available: 3 })],
   );
@@ -157,7 +138,7 @@ test("set-ups are shared: one fence for all bodies' parts, widest first, then st
     ["crosscut", inch(16, 1, 4), 8],
     ["crosscut", inch(6), 16],
   ]);
-  const cuts = cutsOf(allLayouts(r)[0]!.layout, saw.endTrim);
-  expect(cuts[0]).toEqual({ kind: "trim", setting: inch(0, 1, 4), count: 1 });
+  const cuts = cutsOf(allLayouts(r)[0]!.layout, board(), saw);
+  expect(cuts[0]).toMatchObject({ kind: "trim", setting: inch(0, 1, 4), count: 1 });
   expect(cuts[1]).toMatchObject({ kind: "rip", setting: inch(9, 5, 8) });
 });

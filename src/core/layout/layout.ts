@@ -1,7 +1,9 @@
-import type { Length } from "@/core/length/length";
 import { toMm } from "@/core/length/format";
-import { type GroupLayout, type Layout, layBoards } from "./boards";
+import { cutsOf } from "./cuts";
+import { type BoundStyle, type GroupLayout, layGroup } from "./lay";
 import type { LpSolver } from "./lp";
+import { layoutTrouble, pinnedCounts, type Pinned } from "./pinned";
+import { type Layout, piecesOf } from "./place";
 import { type Group, type LayoutRequest, type Missing, groups } from "./request";
 
 /** A job's layouts, with how good they are. Cost in the job's money; areas in nm². */
@@ -15,7 +17,9 @@ export interface LayoutResult {
   boundCount: number;
   /** True when no layout of the bound's style could cost less. */
   proven: boolean;
-  boundStyle: "any" | "rip-first";
+  boundStyle: BoundStyle;
+  /** Pinned layouts that no longer hold, and why: they are left out. */
+  troubles: { pin: number; why: string }[];
   partsArea: number;
   stockArea: number;
   keptArea: number;
@@ -27,6 +31,8 @@ export interface Progress {
   of: number;
   count: number;
   cost: number;
+  /** The least it could cost, as far as is known. */
+  bound: number;
 }
 
 /**
@@ -42,28 +48,54 @@ export function layOut(
   const began = clock();
   const split = groups(request);
   let going = true;
+  const { held, troubles } = holdPins(request);
+  const laid = pinnedCounts(held.map((h) => h.pin));
+  const available = request.stock.map((s, i) =>
+    s.available === null
+      ? null
+      : Math.max(
+          0,
+          s.available - (s.struck ?? 0) - held.reduce((n, h) => n + (h.pin.stock === i ? h.pin.repeat : 0), 0),
+        ),
+  );
   const done: { group: Group; result: GroupLayout }[] = [];
   for (const group of split.groups) {
-    const result = layBoards(
-      group,
+    const left: Group = {
+      ...group,
+      lying: group.lying
+        .map((l) => ({ ...l, blank: { ...l.blank, quantity: l.blank.quantity - (laid.get(l.blank.id) ?? 0) } }))
+        .filter((l) => l.blank.quantity > 0),
+    };
+    const before = done.reduce(
+      (s, d) => ({
+        count: s.count + d.result.count,
+        cost: s.cost + d.result.cost,
+        bound: s.bound + d.result.boundCost,
+      }),
+      { count: 0, cost: 0, bound: 0 },
+    );
+    const solved = layGroup(
+      left,
       request.stock,
+      available,
       request.saw,
-      (best, tried, of) => {
-        const before = done.reduce((s, d) => ({ count: s.count + d.result.count, cost: s.cost + d.result.cost }), {
-          count: 0,
-          cost: 0,
-        });
+      request.weighing,
+      (best) => {
         going &&= hear({
-          done: done.length * of + tried,
-          of: split.groups.length * of,
+          done: done.length,
+          of: split.groups.length,
           count: before.count + best.count,
           cost: before.cost + best.cost,
+          bound: before.bound + best.bound,
         });
         return going;
       },
       lp,
     );
-    done.push({ group, result });
+    // What one group takes of a stock another group has not.
+    for (const l of solved.layouts) if (available[l.stock] !== null) available[l.stock]! -= l.repeat;
+    const pins = held.filter((h) => group.stock.includes(h.pin.stock));
+    done.push({ group, result: withPins(solved, pins, request) });
   }
   const sum = (f: (g: GroupLayout) => number) => done.reduce((s, d) => s + f(d.result), 0);
   const short = done.flatMap(({ group, result }) =>
@@ -90,11 +122,53 @@ export function layOut(
     count: sum((g) => g.count),
     boundCount: sum((g) => g.boundCount),
     proven: missing.length === 0 && sum((g) => g.cost) <= sum((g) => g.boundCost) + 1e-9,
-    boundStyle: done.some((d) => d.result.boundStyle === "rip-first") ? "rip-first" : "any",
-    partsArea: each((l) => l.strips.reduce((s, st) => s + st.pieces.reduce((t, p) => t + p.length * p.width, 0), 0)),
+    boundStyle:
+      (["three-stage", "two-stage"] as const).find((k) => done.some((d) => d.result.boundStyle === k)) ?? "any",
+    troubles,
+    partsArea: each((l) => piecesOf(l).reduce((s, p) => s + p.length * p.width, 0)),
     stockArea: each((l) => board(l).length * board(l).width),
     keptArea: each((l) => l.offcuts.reduce((s, o) => s + (o.keep ? o.length * o.width : 0), 0)),
     seconds: (clock() - began) / 1000,
+  };
+}
+
+interface Held {
+  pin: Pinned;
+  index: number;
+}
+
+/** The pinned layouts that can still be cut and are still wanted, and why the others cannot. */
+function holdPins(request: LayoutRequest): { held: Held[]; troubles: LayoutResult["troubles"] } {
+  const held: Held[] = [];
+  const troubles: LayoutResult["troubles"] = [];
+  request.pinned.forEach((pin, index) => {
+    const all = [...held.map((h) => h.pin), pin];
+    const counts = pinnedCounts(all);
+    const over = request.blanks.find((b) => (counts.get(b.id) ?? 0) > b.quantity);
+    const board = request.stock[pin.stock];
+    const boards = all.reduce((n, p) => n + (p.stock === pin.stock ? p.repeat : 0), 0);
+    const why =
+      layoutTrouble(pin, request) ??
+      (over ? `with it there would be more of ${over.name} than the job wants` : undefined) ??
+      (board && board.available !== null && boards > board.available - (board.struck ?? 0)
+        ? "there are fewer such boards than are pinned"
+        : undefined);
+    if (why) troubles.push({ pin: index, why });
+    else held.push({ pin, index });
+  });
+  return { held, troubles };
+}
+
+function withPins(solved: GroupLayout, pins: Held[], request: LayoutRequest): GroupLayout {
+  const boards = pins.reduce((n, h) => n + h.pin.repeat, 0);
+  const cost = pins.reduce((n, h) => n + h.pin.repeat * request.stock[h.pin.stock]!.price, 0);
+  return {
+    ...solved,
+    layouts: [...pins.map(({ pin, index }): Layout => ({ ...pin, offcuts: [], pin: index })), ...solved.layouts],
+    count: solved.count + boards,
+    cost: solved.cost + cost,
+    boundCount: solved.boundCount + boards,
+    boundCost: solved.boundCost + cost,
   };
 }
 
@@ -108,25 +182,12 @@ export function allLayouts(result: LayoutResult): { layout: Layout; group: Group
   );
 }
 
-export interface Cut {
-  kind: "trim" | "rip" | "crosscut";
-  /** Fence or stop. */
-  setting: Length;
-  count: number;
-}
-
-/** The cuts of one board in the order a person makes them: square the end, rip widest first, crosscut longest first. */
-export function cutsOf(layout: Layout, endTrim: Length): Cut[] {
-  const cuts: Cut[] = [{ kind: "trim", setting: endTrim, count: 1 }];
-  const add = (kind: Cut["kind"], setting: Length) => {
-    const last = cuts.at(-1)!;
-    if (last.kind === kind && last.setting === setting) last.count++;
-    else cuts.push({ kind, setting, count: 1 });
-  };
-  for (const s of layout.strips) add("rip", s.width);
-  for (const s of layout.strips) for (const p of s.pieces) add("crosscut", p.length);
-  return cuts;
-}
+/** What a bound is said of. */
+export const STYLES: Record<BoundStyle, string> = {
+  any: "any cutting",
+  "two-stage": "cutting in two stages, rips or crosscuts first, and a trim",
+  "three-stage": "cutting in three stages and a trim",
+};
 
 /** The layout as the contract's document. @returns mm numbers to 0.001 */
 export function layoutDocument(result: LayoutResult) {
@@ -149,15 +210,13 @@ export function layoutDocument(result: LayoutResult) {
     layouts: allLayouts(result).map(({ layout }) => ({
       stock: id(layout.stock),
       repeat: layout.repeat,
-      pieces: layout.strips.flatMap((s) =>
-        s.pieces.map((p) => ({
-          part: p.blank,
-          xMm: toMm(p.x),
-          yMm: toMm(p.y),
-          lengthMm: toMm(p.length),
-          widthMm: toMm(p.width),
-        })),
-      ),
+      pieces: piecesOf(layout).map((p) => ({
+        part: p.blank,
+        xMm: toMm(p.x),
+        yMm: toMm(p.y),
+        lengthMm: toMm(p.length),
+        widthMm: toMm(p.width),
+      })),
       offcuts: layout.offcuts.map((o) => ({
         xMm: toMm(o.x),
         yMm: toMm(o.y),
@@ -165,7 +224,7 @@ export function layoutDocument(result: LayoutResult) {
         widthMm: toMm(o.width),
         keep: o.keep,
       })),
-      cuts: cutsOf(layout, saw.endTrim).map((c, n) => ({
+      cuts: cutsOf(layout, stock[layout.stock]!, saw).map((c, n) => ({
         n: n + 1,
         kind: c.kind,
         settingMm: toMm(c.setting),
@@ -177,7 +236,7 @@ export function layoutDocument(result: LayoutResult) {
     count: result.count,
     boundCount: result.boundCount,
     proven: result.proven,
-    style: `rip, then crosscut; the bound holds for ${result.boundStyle === "any" ? "any cutting" : "ripping first"}`,
+    style: STYLES[result.boundStyle],
     partsAreaMm2: mm2(result.partsArea),
     stockAreaMm2: mm2(result.stockArea),
     seconds: result.seconds,

@@ -7,7 +7,8 @@ export interface LpModel {
   columns: { cost: number; entries: [row: number, value: number][] }[];
   rows: { sense: ">=" | "<="; rhs: number }[];
   whole?: boolean;
-  seconds?: number;
+  /** Branch-and-bound nodes after which a search over whole numbers ends with what it has. */
+  nodes?: number;
 }
 
 export interface LpSolution {

@@ -3,6 +3,7 @@ import { nm } from "@/core/length/length";
 import { cutList } from "@/core/job/cutlist";
 import type { WorkedJob } from "@/core/job/worked";
 import type { BoardStock } from "@/core/job/job";
+import type { Pinned } from "./pinned";
 
 /** A blank to be laid out. Sizes in nm, length along the grain; `quantity` for the whole job. */
 export interface Blank {
@@ -13,6 +14,10 @@ export interface Blank {
   width: Length;
   thickness: Length;
   quantity: number;
+  /** May lie across the face grain of a sheet. */
+  turn: boolean;
+  /** Made by the block: crosscut, worked as one, then sliced. */
+  block: boolean;
 }
 
 export interface Saw {
@@ -21,7 +26,19 @@ export interface Saw {
   edgeTrim: Length;
   /** Lost all round a sheet. */
   sheetTrim: Length;
+  /** Shorter pieces are not ripped. */
+  minHold: Length;
   keepOffcut: Length;
+  /** Cuts that may follow one another on a sheet before the trim. */
+  sheetStages: 2 | 3;
+}
+
+/** What the maker weighs beside the price of the wood. */
+export interface Weighing {
+  /** Money one more pattern is held to cost: a set-up, and a chance to get it wrong. */
+  pattern: number;
+  /** Part of its price an offcut that is kept is held to be worth. */
+  offcut: number;
 }
 
 /** All a layout depends on, as plain data: it crosses to a worker and is the key of a cached result. */
@@ -29,10 +46,14 @@ export interface LayoutRequest {
   blanks: Blank[];
   stock: BoardStock[];
   saw: Saw;
+  weighing: Weighing;
+  /** Layouts that stay as they are; the rest is laid out around them. */
+  pinned: Pinned[];
 }
 
 export function layoutRequest(worked: WorkedJob): LayoutRequest {
-  const { kerf, endTrim, edgeTrim, sheetTrim, keepOffcut } = worked.job.workshop;
+  const { kerf, endTrim, edgeTrim, sheetTrim, minHold, keepOffcut, sheetStages, weighing } = worked.job.workshop;
+  const boards = worked.job.stock.flatMap((s, i) => (s.form === "pack" ? [] : [i]));
   return {
     blanks: cutList(worked).map(({ id, part, quantity }) => ({
       id,
@@ -42,9 +63,13 @@ export function layoutRequest(worked: WorkedJob): LayoutRequest {
       width: part.cut.w,
       thickness: part.cut.t,
       quantity,
+      turn: part.material !== "wood",
+      block: part.block,
     })),
     stock: worked.job.stock.filter((s) => s.form !== "pack"),
-    saw: { kerf, endTrim, edgeTrim, sheetTrim, keepOffcut },
+    saw: { kerf, endTrim, edgeTrim, sheetTrim, minHold, keepOffcut, sheetStages },
+    weighing,
+    pinned: worked.job.pinned.map((p) => ({ ...p, stock: boards.indexOf(p.stock) })),
   };
 }
 
@@ -77,10 +102,36 @@ export interface Missing {
 export const trims = (s: BoardStock, saw: Saw) =>
   s.form === "sheet" ? { end: saw.sheetTrim, edge: saw.sheetTrim } : { end: saw.endTrim, edge: saw.edgeTrim };
 
-export const usable = (s: BoardStock, saw: Saw) => {
+/** A clear stretch of a board, between its trims and its bad stretches. */
+export interface Clear {
+  x: Length;
+  y: Length;
+  length: Length;
+  width: Length;
+}
+
+/** What can be cut from: the board within its trims, less its bad stretches, which the saw cuts out whole. */
+export function clearOf(s: BoardStock, saw: Saw): Clear[] {
   const { end, edge } = trims(s, saw);
-  return { length: nm(s.length - 2 * end), width: nm(s.width - 2 * edge) };
-};
+  const out: Clear[] = [];
+  let x: number = end;
+  const add = (to: number) => {
+    if (to > x && s.width > 2 * edge)
+      out.push({ x: nm(x), y: edge, length: nm(to - x), width: nm(s.width - 2 * edge) });
+  };
+  for (const [from, to] of (s.bad ?? []).toSorted((a, b) => a[0] - b[0])) {
+    add(Math.min(from, s.length - end));
+    x = Math.max(x, to, from + saw.kerf);
+  }
+  add(s.length - end);
+  return out;
+}
+
+/** The longest and the widest that can be cut from it. */
+const usable = (s: BoardStock, saw: Saw) => ({
+  length: Math.max(0, ...clearOf(s, saw).map((c) => c.length)),
+  width: Math.max(0, ...clearOf(s, saw).map((c) => c.width)),
+});
 
 const gives = (s: BoardStock, blank: Blank) => (s.form === "sheet") === (blank.material === "ply");
 
@@ -103,7 +154,12 @@ export function groups(request: LayoutRequest): { groups: Group[]; missing: Miss
         { onEdge: false, width: blank.width, planed: s.thickness - blank.thickness },
         { onEdge: true, width: blank.thickness, planed: s.thickness - blank.width },
       ]
-        .filter((w) => w.planed >= 0 && w.width <= room.width && blank.length <= room.length)
+        .filter(
+          (w) =>
+            w.planed >= 0 &&
+            ((w.width <= room.width && blank.length <= room.length) ||
+              (blank.turn && !w.onEdge && blank.length <= room.width && w.width <= room.length)),
+        )
         .filter((w) => s.form === "board" || (!w.onEdge && w.planed === 0))
         .map((w) => ({ ...w, thickness: s.thickness, form: stock[index]!.form }));
     });

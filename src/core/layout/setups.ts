@@ -1,13 +1,18 @@
 import type { Length } from "@/core/length/length";
 import type { WorkedJob } from "@/core/job/worked";
+import { cutsOfStrip } from "./cuts";
 import type { LayoutResult } from "./layout";
 import type { Blank } from "./request";
 
-/** One setting of the saw and everything cut at it. */
+/**
+ * One setting of the saw and everything cut at it. In sawing order: `section` crosscuts that come before any rip, and
+ * `block` ones whose blocks are worked before they are sliced; `rip`; `slice` off a block; `crosscut` to length; `trim`.
+ */
 export interface SetUp {
+  step: "section" | "block" | "rip" | "slice" | "crosscut" | "trim";
   kind: "rip" | "crosscut";
   setting: Length;
-  /** Boards ripped (each strip once), or pieces crosscut. */
+  /** Strips ripped, sections or pieces crosscut. */
   count: number;
   boards: number;
   /** Ids of the blanks cut at it, and the parts' names. */
@@ -17,50 +22,58 @@ export interface SetUp {
   planed: Length;
 }
 
-/** All rips at one fence setting together, widest first, then all crosscuts at one stop together, longest first. */
+const ORDER: SetUp["step"][] = ["section", "block", "rip", "slice", "crosscut", "trim"];
+
+/** All cuts at one fence or stop setting together, for the whole job; widest and longest first within a step. */
 export function setUps(result: LayoutResult): SetUp[] {
   const found = new Map<string, SetUp>();
   for (const { group, result: g } of result.groups) {
     const lying = new Map(group.lying.map((l) => [l.blank.id, l]));
     for (const layout of g.layouts)
       for (const strip of layout.strips) {
-        const names = strip.pieces.map((p) => lying.get(p.blank)!);
-        add(
-          found,
-          "rip",
-          strip.width,
-          layout.repeat,
-          layout.repeat,
-          names.map((l) => l.blank),
-          group.thickness,
-          Math.max(...names.map((l) => l.planed)) as Length,
-        );
-        for (const p of strip.pieces)
-          add(found, "crosscut", p.length, layout.repeat, 0, [lying.get(p.blank)!.blank], group.thickness, 0 as Length);
+        for (const cut of cutsOfStrip(strip)) {
+          const cutFor = cut.pieces.map((p) => lying.get(p.blank)!);
+          const block = strip.order === "crosscut" && cutFor.every((l) => l.blank.block && l.onEdge);
+          const step = stepOf(cut.level, strip.order, cut.kind, block);
+          const planed = step === "rip" || step === "block" ? Math.max(...cutFor.map((l) => l.planed)) : 0;
+          add(
+            found,
+            {
+              step,
+              kind: cut.kind,
+              setting: cut.setting,
+              count: layout.repeat,
+              boards: cut.level === 1 ? layout.repeat : 0,
+              thickness: group.thickness,
+              planed: planed as Length,
+            },
+            cutFor.map((l) => l.blank),
+          );
+        }
       }
   }
-  return [...found.values()].sort((a, b) => (a.kind === b.kind ? b.setting - a.setting : a.kind === "rip" ? -1 : 1));
+  return [...found.values()].sort((a, b) => ORDER.indexOf(a.step) - ORDER.indexOf(b.step) || b.setting - a.setting);
 }
 
-function add(
-  found: Map<string, SetUp>,
-  kind: SetUp["kind"],
-  setting: Length,
-  count: number,
-  boards: number,
-  blanks: Blank[],
-  thickness: Length,
-  planed: Length,
-): void {
-  const key = `${kind} ${setting}${kind === "rip" ? ` ${thickness}` : ""}`;
-  const s = found.get(key) ?? { kind, setting, count: 0, boards: 0, blanks: [], parts: [], thickness, planed };
-  s.count += count;
-  s.boards += boards;
+function stepOf(level: 1 | 2 | 3, order: "rip" | "crosscut", kind: SetUp["kind"], block: boolean): SetUp["step"] {
+  if (level === 3) return "trim";
+  if (block) return level === 1 ? "block" : "slice";
+  if (order === "crosscut" && level === 1) return "section";
+  return kind;
+}
+
+function add(found: Map<string, SetUp>, s: Omit<SetUp, "blanks" | "parts">, blanks: Blank[]): void {
+  const onBoard = s.step === "rip" || s.step === "block" || s.step === "slice";
+  const key = `${s.step} ${s.kind} ${s.setting}${onBoard ? ` ${s.thickness}` : ""}`;
+  const at = found.get(key) ?? { ...s, count: 0, boards: 0, blanks: [], parts: [] };
+  at.count += s.count;
+  at.boards += s.boards;
+  at.planed = Math.max(at.planed, s.planed) as Length;
   for (const b of blanks) {
-    if (!s.blanks.includes(b.id)) s.blanks.push(b.id);
-    if (!s.parts.includes(b.name)) s.parts.push(b.name);
+    if (!at.blanks.includes(b.id)) at.blanks.push(b.id);
+    if (!at.parts.includes(b.name)) at.parts.push(b.name);
   }
-  found.set(key, s);
+  found.set(key, at);
 }
 
 /** Fence and stop settings if every line were cut on its own, against the shared ones. */

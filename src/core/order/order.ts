@@ -1,6 +1,7 @@
 import type { WorkedJob } from "@/core/job/worked";
 import type { PackStock } from "@/core/job/job";
 import { lengthText } from "@/core/length/format";
+import { piecesOf } from "@/core/layout/place";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
 import { holds } from "@/core/shape/shape";
 
@@ -74,8 +75,7 @@ function boardLines(layout: LayoutResult, units: WorkedJob["job"]["units"]): Ord
   for (const { layout: l, group } of allLayouts(layout)) {
     const u = used.get(l.stock) ?? { count: 0, for: new Set() };
     u.count += l.repeat;
-    for (const p of l.strips.flatMap((s) => s.pieces))
-      u.for.add(group.lying.find((x) => x.blank.id === p.blank)!.blank.name.toLowerCase());
+    for (const p of piecesOf(l)) u.for.add(group.lying.find((x) => x.blank.id === p.blank)!.blank.name.toLowerCase());
     used.set(l.stock, u);
   }
   return [...used].map(([i, u]) => {

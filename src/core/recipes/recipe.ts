@@ -155,6 +155,8 @@ const partSchema = z.strictObject({
   thickness: formula,
   /** What it is cut from: boards, or sheets of ply. */
   material: z.enum(["wood", "ply"]).optional(),
+  /** Made by the block: crosscut, its joints cut across the block, then sliced to thickness. */
+  block: z.boolean().optional(),
   /** Cut this much wider than it will be, for wood that still dries. */
   allowance: formula.optional(),
   why: z.strictObject({ length: z.string().optional(), width: z.string().optional() }).optional(),
@@ -183,6 +185,8 @@ const operationSchema = z.strictObject({
   station: z.string(),
   /** A part id: the piece count is the part's. Otherwise once an item. */
   of: z.string().optional(),
+  /** Done across the whole block before it is sliced, where the part is made by the block. */
+  onBlock: z.boolean().optional(),
   /** Minutes to set up, and for each piece, before there is evidence from the shop. */
   setup: z.number(),
   each: z.number(),

@@ -3,6 +3,7 @@ import { lengthText } from "@/core/length/format";
 import { emptyJob, type JobLine } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { findStandard, STANDARDS } from "@/core/standards";
+import { blank, board, request, saw } from "@/core/layout/tests/samples";
 import { layOut } from "@/core/layout/layout";
 import { ITEM_AXES, placedBox, probe } from "@/core/shape/assembly";
 import { extent } from "@/core/shape/solid";
@@ -236,35 +237,9 @@ describe("nuc, long, joined, square, trough, cabinet", () => {
     ]);
   });
   test("eleven end bars come out of a 5 1/2 block (handbook 12, arithmetic)", () => {
-    const { groups } = layOut(
-      {
-        blanks: [
-          {
-            id: "e",
-            name: "End bar",
-            material: "wood",
-            length: inch(9, 1, 8),
-            width: inch(1, 3, 8),
-            thickness: inch(0, 3, 8),
-            quantity: 11,
-          },
-        ],
-        stock: [
-          {
-            form: "board",
-            material: "pine",
-            thickness: inch(1, 3, 8),
-            width: inch(5, 1, 2),
-            length: inch(9, 1, 8),
-            price: 1,
-            available: null,
-            source: "buy",
-          },
-        ],
-        saw: { kerf: inch(0, 1, 8), endTrim: inch(0), edgeTrim: inch(0), sheetTrim: inch(0), keepOffcut: inch(12) },
-      },
-      () => 0,
-    );
+    const size = { thickness: inch(1, 3, 8), width: inch(5, 1, 2), length: inch(9, 1, 8) };
+    const bar = blank("e", inch(9, 1, 8), inch(1, 3, 8), 11, { thickness: inch(0, 3, 8), block: true });
+    const { groups } = layOut(request([bar], [board(size)], { saw: { ...saw, endTrim: inch(0) } }), () => 0);
     expect(groups[0]!.result).toMatchObject({ count: 1, short: [] });
   });
   test("extra-deep frames: deep + medium 15 3/4, deep + deep 18 3/4; a quarter is left below (handbook 04 [trade])", () => {

@@ -43,6 +43,8 @@ export interface Part {
   /** What is sawn: the size, and what is allowed for drying. */
   cut: { l: Length; w: Length; t: Length };
   material: "wood" | "ply";
+  /** Cut as a block, worked as one, then sliced. */
+  block: boolean;
   features: Feature[];
   places: Place[];
   outside?: string;
@@ -246,6 +248,7 @@ function shapePart(recipe: PartRecipe, scope: Scope, units: Units): Part {
     role: recipe.role,
     outside: recipe.outside,
     material: recipe.material ?? "wood",
+    block: recipe.block ?? false,
     size,
     cut: recipe.allowance
       ? { ...size, w: nm(size.w + toLength(scope.evaluate(recipe.allowance).value, "allowance")) }

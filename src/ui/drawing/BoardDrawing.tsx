@@ -1,4 +1,4 @@
-import type { Layout } from "@/core/layout/boards";
+import { type Layout, piecesOf } from "@/core/layout/place";
 import type { BoardStock } from "@/core/job/job";
 import { lengthText } from "@/core/length/format";
 import type { Units } from "@/core/length/length";
@@ -32,7 +32,7 @@ export function BoardDrawing({
       viewBox={`-1 -1 ${WIDE + 2} ${high + 2}`}
       className="block w-full"
       role="img"
-      aria-label={`${board.material} board with ${layout.strips.reduce((s, x) => s + x.pieces.length, 0)} pieces`}
+      aria-label={`${board.material} board with ${piecesOf(layout).length} pieces`}
     >
       <rect
         width={board.length * k}
@@ -49,14 +49,12 @@ export function BoardDrawing({
             <Label {...box(o)} text={`keep ${lengthText(o.length, units)}`} />
           </g>
         ))}
-      {layout.strips.flatMap((s) =>
-        s.pieces.map((p, i) => (
-          <g key={`${s.y} ${i}`}>
-            <rect {...box(p)} fill="#fff" stroke="var(--color-ink)" strokeWidth="1" />
-            <Label {...box(p)} text={`${names.get(p.blank)?.toLowerCase()} ${lengthText(p.length, units)}`} />
-          </g>
-        )),
-      )}
+      {piecesOf(layout).map((p, i) => (
+        <g key={i}>
+          <rect {...box(p)} fill="#fff" stroke="var(--color-ink)" strokeWidth="1" />
+          <Label {...box(p)} text={`${names.get(p.blank)?.toLowerCase()} ${lengthText(p.length, units)}`} />
+        </g>
+      ))}
     </svg>
   );
 }

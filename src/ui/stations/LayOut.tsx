@@ -1,8 +1,8 @@
 "use client";
 import { Fragment } from "react";
 import { lengthText } from "@/core/length/format";
-import type { Layout } from "@/core/layout/boards";
-import { aboveBound, allLayouts, type LayoutResult } from "@/core/layout/layout";
+import { type Layout, stripSize } from "@/core/layout/place";
+import { aboveBound, allLayouts, type LayoutResult, STYLES } from "@/core/layout/layout";
 import { missingText } from "@/core/layout/missing";
 import { settingsApart, setUps } from "@/core/layout/setups";
 import { inch, type Length, type Units } from "@/core/length/length";
@@ -119,7 +119,7 @@ function Headline() {
       </p>
     );
   if (!result) return null;
-  const style = result.boundStyle === "any" ? "any cutting" : "ripping first";
+  const style = STYLES[result.boundStyle];
   const lost = result.stockArea > 0 ? 1 - result.partsArea / result.stockArea : 0;
   return (
     <p className="mb-2 text-[1.13rem]">
@@ -183,22 +183,39 @@ function Patterns({ result, units }: { result: LayoutResult; units: Units }) {
 
 /** `rip 9 5/8: 4 side 19 1/8, 1 end 16 1/4; rip 3 at 3/8: …`, in the order a person cuts. */
 function CutOrder({ layout, names, units }: { layout: Layout; names: Map<string, string>; units: Units }) {
-  const widths = [...new Set(layout.strips.map((s) => s.width))];
-  return widths.map((w, k) => {
-    const strips = layout.strips.filter((s) => s.width === w);
-    const stops = new Map<string, { name: string; length: Length; n: number }>();
-    for (const p of strips.flatMap((s) => s.pieces)) {
-      const key = `${p.blank} ${p.length}`;
-      stops.set(key, { name: names.get(p.blank)!.toLowerCase(), length: p.length, n: (stops.get(key)?.n ?? 0) + 1 });
-    }
+  const kinds = [...new Set(layout.strips.map((s) => `${s.order} ${stripSize(s)}`))];
+  return kinds.map((kind, k) => {
+    const strips = layout.strips.filter((s) => `${s.order} ${stripSize(s)}` === kind);
+    const { order } = strips[0]!;
+    const stops = new Map<string, { name: string; size: Length; n: number; trim?: Length }>();
+    for (const s of strips)
+      for (const x of s.sections)
+        for (const p of x.pieces) {
+          const across = order === "rip" ? p.width : p.length;
+          const key = `${p.blank} ${x.size} ${across}`;
+          const trim = across < stripSize(s) ? across : undefined;
+          stops.set(key, {
+            name: names.get(p.blank)!.toLowerCase(),
+            size: x.size,
+            n: (stops.get(key)?.n ?? 0) + 1,
+            trim,
+          });
+        }
     return (
-      <Fragment key={w}>
-        {k > 0 && "; "}rip {strips.length > 1 && `${strips.length} at `}
-        <Measure value={w} units={units} />:{" "}
+      <Fragment key={kind}>
+        {k > 0 && "; "}
+        {order} {strips.length > 1 && `${strips.length} at `}
+        <Measure value={stripSize(strips[0]!)} units={units} />:{" "}
         {[...stops.values()].map((s, i) => (
           <Fragment key={i}>
             {i > 0 && ", "}
-            {s.n} {s.name} <Measure value={s.length} units={units} />
+            {s.n} {s.name} <Measure value={s.size} units={units} />
+            {s.trim !== undefined && (
+              <>
+                {" "}
+                trimmed to <Measure value={s.trim} units={units} />
+              </>
+            )}
           </Fragment>
         ))}
       </Fragment>

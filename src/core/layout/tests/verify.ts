@@ -1,37 +1,72 @@
-import { allLayouts, type LayoutResult } from "../layout";
+import type { LayoutResult } from "../layout";
+import { allLayouts } from "../layout";
 import type { LayoutRequest } from "../request";
 
-/** Checks a result from nothing but the request: what is inside, apart by a kerf, cuttable rip-first, and how many. */
+interface Rect {
+  id: string;
+  x: number;
+  y: number;
+  l: number;
+  w: number;
+}
+
+/**
+ * Checks a result from nothing but the request and the places of the pieces: inside the trims and off every bad
+ * stretch, right sizes, a kerf apart, and cut apart by straight cuts in so many stages. Shares no code with the solver.
+ */
 export function verify(result: LayoutResult, request: LayoutRequest): void {
+  const { saw } = request;
   const made = new Map<string, number>();
   const used = new Map<number, number>();
   for (const { layout } of allLayouts(result)) {
     const b = request.stock[layout.stock]!;
     used.set(layout.stock, (used.get(layout.stock) ?? 0) + layout.repeat);
-    const pieces = layout.strips.flatMap((s) => s.pieces);
-    for (const p of pieces) {
+    const end = b.form === "sheet" ? saw.sheetTrim : saw.endTrim;
+    const edge = b.form === "sheet" ? saw.sheetTrim : saw.edgeTrim;
+    const rects: Rect[] = [];
+    for (const p of layout.strips.flatMap((s) => s.sections.flatMap((x) => x.pieces))) {
       const want = request.blanks.find((x) => x.id === p.blank)!;
-      expect(p.length).toBe(want.length);
-      expect([want.width, want.thickness]).toContain(p.width);
-      expect(b.thickness).toBeGreaterThanOrEqual(p.width === want.width ? want.thickness : want.width);
-      expect(p.x).toBeGreaterThanOrEqual(request.saw.endTrim);
-      expect(p.x + p.length).toBeLessThanOrEqual(b.length - request.saw.endTrim);
-      expect(p.y).toBeGreaterThanOrEqual(0);
-      expect(p.y + p.width).toBeLessThanOrEqual(b.width);
       made.set(p.blank, (made.get(p.blank) ?? 0) + layout.repeat);
-      for (const q of pieces) {
-        if (p === q) continue;
-        const sameRip = p.y === q.y && p.width === q.width;
-        if (sameRip)
-          expect(p.x + p.length + request.saw.kerf <= q.x || q.x + q.length + request.saw.kerf <= p.x).toBe(true);
-        else expect(p.y + p.width + request.saw.kerf <= q.y || q.y + q.width + request.saw.kerf <= p.y).toBe(true);
-      }
+      const flat = p.length === want.length && p.width === want.width && b.thickness >= want.thickness;
+      const onEdge = p.length === want.length && p.width === want.thickness && b.thickness >= want.width;
+      const turned = want.turn && p.length === want.width && p.width === want.length;
+      expect([p.blank, flat || onEdge || turned]).toEqual([p.blank, true]);
+      const inside = p.x >= end && p.x + p.length <= b.length - end && p.y >= edge && p.y + p.width <= b.width - edge;
+      expect([p.blank, inside]).toEqual([p.blank, true]);
+      for (const [from, to] of b.bad ?? []) expect(p.x + p.length <= from || p.x >= to).toBe(true);
+      rects.push({ id: p.blank, x: p.x, y: p.y, l: p.length, w: p.width });
     }
+    const stages = b.form === "sheet" ? saw.sheetStages : 2;
+    // Crosscuts at the bad stretches come first, and part the board; in each part either direction may begin.
+    const parts = (b.bad ?? []).reduce<Rect[][]>(
+      (groups, [from]) => groups.flatMap((g) => [g.filter((r) => r.x < from), g.filter((r) => r.x >= from)]),
+      [rects],
+    );
+    for (const part of parts)
+      expect(cuttable(part, "x", stages, saw.kerf) || cuttable(part, "y", stages, saw.kerf)).toBe(true);
   }
   for (const b of request.blanks) {
     const lost = result.missing.find((m) => m.blank.id === b.id);
-    expect((made.get(b.id) ?? 0) + (lost ? (lost.short ?? b.quantity) : 0)).toBe(b.quantity);
+    expect([b.id, (made.get(b.id) ?? 0) + (lost ? (lost.short ?? b.quantity) : 0)]).toEqual([b.id, b.quantity]);
   }
-  request.stock.forEach((s, i) => expect(used.get(i) ?? 0).toBeLessThanOrEqual(s.available ?? Infinity));
+  request.stock.forEach((s, i) =>
+    expect(used.get(i) ?? 0).toBeLessThanOrEqual((s.available ?? Infinity) - (s.struck ?? 0)),
+  );
   if (result.missing.length === 0) expect(result.cost).toBeGreaterThanOrEqual(result.boundCost - 1e-6);
+}
+
+/** True when cuts across one axis, then the other, and so on for so many stages, leave every piece on its own. */
+export function cuttable(rects: Rect[], axis: "x" | "y", stages: number, kerf: number): boolean {
+  if (rects.length <= 1) return true;
+  if (stages === 0) return false;
+  const from = (r: Rect) => (axis === "x" ? r.x : r.y);
+  const to = (r: Rect) => (axis === "x" ? r.x + r.l : r.y + r.w);
+  const groups: Rect[][] = [];
+  let end = -Infinity;
+  for (const r of [...rects].sort((a, b) => from(a) - from(b))) {
+    if (from(r) >= end + kerf) groups.push([]);
+    groups.at(-1)!.push(r);
+    end = Math.max(end, to(r));
+  }
+  return groups.every((g) => cuttable(g, axis === "x" ? "y" : "x", stages - 1, kerf));
 }

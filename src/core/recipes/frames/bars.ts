@@ -104,6 +104,7 @@ export const FRAME_PARTS: PartRecipe[] = [
     id: "end-bar",
     name: "End bar",
     role: "end-bar",
+    block: true,
     length: "frameHeight",
     width: "barWidth",
     thickness: "endBarThickness",
@@ -193,6 +194,7 @@ export const FRAME_OPERATIONS: Recipe["operations"] = [
     id: "forks",
     name: "Forks and notches, across the block",
     of: "end-bar",
+    onBlock: true,
     setup: 20,
     each: 0.1,
     settings: [

@@ -1,0 +1,62 @@
+import type { Length } from "@/core/length/length";
+import type { Order } from "./cutting/problem";
+import { type LaidPiece, type LaidStrip, type Layout, stripSize } from "./place";
+import { type BoardStock } from "@/core/job/job";
+import { trims, type Saw } from "./request";
+
+export interface Cut {
+  kind: "trim" | "out" | "rip" | "crosscut";
+  /** Fence or stop; for a bad stretch where it is cut out. */
+  setting: Length;
+  count: number;
+  /** 1 frees strips, 2 sections of them, 3 brings a piece to size. */
+  level: 0 | 1 | 2 | 3;
+}
+
+/** The cut that frees a strip, then its sections, then pieces of a section: it turns with every level. */
+const kindOf = (order: Order, level: 1 | 2 | 3): "rip" | "crosscut" =>
+  (order === "rip") === (level !== 2) ? "rip" : "crosscut";
+
+/** Every cut that a strip takes, with the pieces it frees. */
+export function cutsOfStrip(
+  strip: LaidStrip,
+): { kind: "rip" | "crosscut"; level: 1 | 2 | 3; setting: Length; pieces: LaidPiece[] }[] {
+  const rip = strip.order === "rip";
+  const size = stripSize(strip);
+  const along = (p: LaidPiece) => (rip ? p.length : p.width);
+  const across = (p: LaidPiece) => (rip ? p.width : p.length);
+  const all = strip.sections.flatMap((x) => x.pieces);
+  return [
+    { kind: kindOf(strip.order, 1), level: 1, setting: size, pieces: all },
+    ...strip.sections.map((x) => ({
+      kind: kindOf(strip.order, 2),
+      level: 2 as const,
+      setting: x.size,
+      pieces: x.pieces,
+    })),
+    ...strip.sections.flatMap((x) =>
+      x.pieces.flatMap((p) => [
+        ...(across(p) < size
+          ? [{ kind: kindOf(strip.order, 3), level: 3 as const, setting: across(p), pieces: [p] }]
+          : []),
+        ...(along(p) < x.size
+          ? [{ kind: kindOf(strip.order, 2), level: 3 as const, setting: along(p), pieces: [p] }]
+          : []),
+      ]),
+    ),
+  ];
+}
+
+/** The cuts of one board in the order a person makes them: square the end, cut bad stretches out, then strips, sections and trims. */
+export function cutsOf(layout: Layout, board: BoardStock, saw: Saw): Cut[] {
+  const cuts: Cut[] = [{ kind: "trim", setting: trims(board, saw).end, count: 1, level: 0 }];
+  for (const [from] of board.bad ?? []) cuts.push({ kind: "out", setting: from, count: 1, level: 0 });
+  const all = layout.strips.flatMap(cutsOfStrip);
+  for (const level of [1, 2, 3] as const)
+    for (const { kind, setting } of all.filter((c) => c.level === level)) {
+      const same = cuts.find((c) => c.kind === kind && c.setting === setting && c.level === level);
+      if (same) same.count++;
+      else cuts.push({ kind, setting, count: 1, level });
+    }
+  return cuts;
+}

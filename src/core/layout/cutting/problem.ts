@@ -1,0 +1,110 @@
+/**
+ * A cutting problem without any trade in it: rectangles out of rectangles by straight cuts from edge to edge. Sizes are
+ * whole numbers of any unit. What is one-dimensional has pieces and stock of one width.
+ */
+export interface CuttingProblem {
+  kerf: number;
+  pieces: CutPiece[];
+  stock: CutStock[];
+  style: Style;
+}
+
+export interface CutPiece {
+  /** Along the stock's length (the grain), and across it. */
+  length: number;
+  width: number;
+  quantity: number;
+  /** May lie the other way round. */
+  turn: boolean;
+  /** Cut as blocks of one kind, crosscut first and then sliced; where a block may not be so short, ripped like others. */
+  block?: boolean;
+}
+
+export interface Room {
+  length: number;
+  width: number;
+}
+
+/** Its clear stretches, usable size (one when it has no bad stretch), what one costs, how many there are: null is as many as wanted. */
+export interface CutStock {
+  clear: Room[];
+  price: number;
+  available: number | null;
+}
+
+/** What is cut first: strips along the stock (rip), or sections across it (crosscut). */
+export type Order = "rip" | "crosscut";
+
+export interface Style {
+  orders: Order[];
+  /** Two: strips, then pieces off them. Three: strips, sections of them, then pieces off those. */
+  stages: 2 | 3;
+  /** One more cut may bring a piece to size; without, every piece is as wide as its strip. */
+  trim: boolean;
+  /** What is shorter may not be ripped: it cannot be held against the fence. */
+  hold?: number;
+  /** Only blocks are crosscut first. */
+  ripOnly?: boolean;
+  /** Layouts ripped first and without trim cuts are looked for first, and kept when nothing is cheaper. */
+  plainFirst?: boolean;
+}
+
+/** So many of one piece next to one another. */
+export interface Item {
+  piece: number;
+  turned: boolean;
+  count: number;
+}
+
+/** A length of a strip; its items lie side by side across it. */
+export interface Section {
+  size: number;
+  items: Item[];
+  count: number;
+}
+
+/** A strip of one stock; alike ones are counted. `size` is across the strip. */
+export interface Strip {
+  size: number;
+  sections: Section[];
+  count: number;
+}
+
+/** One clear stretch cut into strips. */
+export interface Stretch {
+  clear: number;
+  order: Order;
+  strips: Strip[];
+}
+
+/** One way to cut one piece of stock. */
+export interface Pattern {
+  stock: number;
+  stretches: Stretch[];
+  /** How many of each piece it gives. */
+  gives: number[];
+}
+
+export type Used = { pattern: Pattern; repeat: number }[];
+
+/** How many of each piece the strips give. */
+export function given(stretches: { strips: Strip[] }[], pieces: number): number[] {
+  const sum = Array.from({ length: pieces }, () => 0);
+  for (const { strips } of stretches)
+    for (const s of strips)
+      for (const x of s.sections) for (const i of x.items) sum[i.piece]! += s.count * x.count * i.count;
+  return sum;
+}
+
+export const costOf = (used: Used, stock: CutStock[]) =>
+  used.reduce((s, u) => s + u.repeat * stock[u.pattern.stock]!.price, 0);
+
+export function patternKey(p: Pattern): string {
+  const item = (i: Item) => `${i.count}*${i.piece}${i.turned ? "t" : ""}`;
+  const section = (x: Section) => `${x.count}*${x.size}(${x.items.map(item).join()})`;
+  const strip = (s: Strip) => `${s.count}*${s.size}:${s.sections.map(section).join()}`;
+  return `${p.stock} ${p.stretches.map((t) => `${t.clear}${t.order[0]}${t.strips.map(strip).join(";")}`).join("|")}`;
+}
+
+/** How many there are left of each stock; null is no limit. */
+export type Supply = (number | null)[];

@@ -1,0 +1,153 @@
+import type { LpModel, LpSolver } from "../lp";
+import { type CutStock, type Pattern, patternKey, type Supply } from "./problem";
+import type { Pricer } from "./pricing";
+
+/** Worths are whole numbers of this many parts, so that the bound is whole-number arithmetic. */
+const SCALE = 1_000_000;
+
+/** Patterns met so far, by what they are. */
+export class Pool {
+  private readonly byKey = new Map<string, Pattern>();
+  constructor(patterns: Iterable<Pattern> = []) {
+    for (const p of patterns) this.add(p);
+  }
+  /** False when it was there already. */
+  add(p: Pattern): boolean {
+    const key = patternKey(p);
+    if (this.byKey.has(key)) return false;
+    this.byKey.set(key, p);
+    return true;
+  }
+  get patterns(): Pattern[] {
+    return [...this.byKey.values()];
+  }
+}
+
+export interface Relaxed {
+  patterns: Pattern[];
+  values: number[];
+  /** Worth of each piece, in money. */
+  worth: number[];
+  cost: number;
+  /** No cutting of the style costs less; not rounded up. */
+  bound: number;
+}
+
+export const fitsIn = (p: Pattern, left: number[]) => p.gives.every((n, i) => n <= left[i]!);
+
+/** The relaxed programme over the patterns: every piece at least as often as it is wanted, no stock overdrawn. */
+export function modelOf(patterns: Pattern[], stock: CutStock[], left: number[], supply: Supply): LpModel {
+  const limited = supply.flatMap((n, s) => (n === null ? [] : [{ s, n }]));
+  const row = left.map((n, i) => (n > 0 ? i : -1)).filter((i) => i >= 0);
+  const at = new Map(row.map((piece, r) => [piece, r]));
+  return {
+    rows: [
+      ...row.map((i) => ({ sense: ">=" as const, rhs: left[i]! })),
+      ...limited.map(({ n }) => ({ sense: "<=" as const, rhs: n })),
+    ],
+    columns: patterns.map((p) => {
+      const entries = p.gives.flatMap((n, i): [number, number][] => (n > 0 && at.has(i) ? [[at.get(i)!, n]] : []));
+      const charge = limited.findIndex(({ s }) => s === p.stock);
+      return { cost: stock[p.stock]!.price, entries: charge < 0 ? entries : [...entries, [row.length + charge, 1]] };
+    }),
+  };
+}
+
+/** What each piece and each limited stock is worth by the last solution, in whole parts. */
+function worths(duals: number[], left: number[], supply: Supply): { worth: number[]; charge: number[] } {
+  let r = 0;
+  const worth = left.map((n) => (n > 0 ? Math.max(0, Math.floor(duals[r++]! * SCALE)) : 0));
+  const charge = supply.map((n) => (n === null ? 0 : Math.max(0, -duals[r++]!)));
+  return { worth, charge };
+}
+
+/**
+ * A bound from any worths: scaled until no unlimited stock can give more worth than it costs, with limited stock
+ * charged for what it gives above its price (linear-programming duality; Farley 1990). Whole numbers until the last
+ * division.
+ */
+export function boundOf(stock: CutStock[], left: number[], supply: Supply, worth: number[], most: number[]): number {
+  const shrink = stock.reduce(
+    (f, s, i) => (supply[i] === null && most[i]! > 0 ? Math.min(f, (s.price * SCALE) / most[i]!) : f),
+    1,
+  );
+  const demand = left.reduce((sum, n, i) => sum + worth[i]! * n, 0);
+  const charged = stock.reduce((sum, s, i) => {
+    const n = supply[i] ?? null;
+    return n === null ? sum : sum + Math.max(0, most[i]! * shrink - s.price * SCALE) * n;
+  }, 0);
+  return Math.max(0, (demand * shrink - charged) / SCALE);
+}
+
+/**
+ * Column generation (Gilmore and Gomory 1961): solves the relaxed programme over the pool and adds every pattern that
+ * would improve it until none does, or until `enough` says that the bound can round no further. Worths are smoothed
+ * towards those of the best bound (Wentges 1997). With `fitting` only patterns that give no more than is left count.
+ */
+export function relax(
+  stock: CutStock[],
+  pricer: Pricer,
+  left: number[],
+  supply: Supply,
+  pool: Pool,
+  lp: LpSolver,
+  how: { fitting?: boolean; rounds: number; going: () => boolean; enough?: (cost: number, bound: number) => boolean },
+): Relaxed | undefined {
+  let bound = 0;
+  let centre: number[] | undefined;
+  let patterns = pool.patterns.filter((p) => !how.fitting || fitsIn(p, left));
+  for (let round = 0; ; round++) {
+    const solved = lp(modelOf(patterns, stock, left, supply));
+    if (!solved) return undefined;
+    const { worth, charge } = worths(solved.duals, left, supply);
+    const answer = () => ({
+      patterns,
+      values: solved.values,
+      worth: worth.map((w) => w / SCALE),
+      cost: solved.objective,
+      bound,
+    });
+    const fresh: Pattern[] = [];
+    // Smoothed worths first; the true ones when those find nothing.
+    for (const mix of centre && !how.fitting ? [0.6, 0] : [0]) {
+      const at = mix > 0 ? worth.map((w, i) => Math.floor(w * (1 - mix) + centre![i]! * mix)) : worth;
+      const most: number[] = [];
+      stock.forEach((s, i) => {
+        const priced = supply[i] === 0 ? { offers: [], most: 0 } : pricer.best(i, at, left);
+        most.push(priced.most);
+        const offers = how.fitting
+          ? [...priced.offers, pricer.fitting(i, at, left)].flatMap((o) => o ?? [])
+          : priced.offers;
+        for (const { pattern } of offers) {
+          const gives = pattern.gives.reduce((sum, n, k) => sum + n * worth[k]!, 0);
+          if (
+            gives > (s.price + charge[i]!) * SCALE * (1 + 1e-7) + 10 &&
+            (!how.fitting || fitsIn(pattern, left)) &&
+            pool.add(pattern)
+          )
+            fresh.push(pattern);
+        }
+      });
+      const here = boundOf(stock, left, supply, at, most);
+      if (here > bound) {
+        bound = here;
+        centre = at;
+      }
+      if (fresh.length > 0) break;
+    }
+    if (fresh.length === 0 || round >= how.rounds || how.enough?.(solved.objective, bound) || !how.going())
+      return answer();
+    patterns = [...patterns, ...fresh];
+  }
+}
+
+/** Costs are sums of prices, so a bound rounds up to the next such sum: a multiple of what all prices share. */
+export function upToPrices(bound: number, prices: number[]): number {
+  const cents = prices.filter((p) => p > 0).map((p) => Math.round(p * 100));
+  if (cents.length === 0 || prices.some((p) => Math.abs(p * 100 - Math.round(p * 100)) > 1e-9)) return bound;
+  const share = cents.reduce((a, b) => {
+    while (b > 0) [a, b] = [b, a % b];
+    return a;
+  });
+  return (Math.ceil((bound * 100) / share - 1e-6) * share) / 100;
+}

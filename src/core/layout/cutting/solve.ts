@@ -1,0 +1,367 @@
+import { boardBound } from "../bound";
+import type { LpSolver } from "../lp";
+import {
+  costOf,
+  type CuttingProblem,
+  type CutPiece,
+  type CutStock,
+  given,
+  type Item,
+  type Pattern,
+  type Room,
+  type Section,
+  type Strip,
+  type Style,
+  type Used,
+} from "./problem";
+import { gathered, pricerOf } from "./pricing";
+import { Pool, relax, upToPrices } from "./programme";
+import { fewerPatterns, unbeaten } from "./tidy";
+import { areaWorth, cheaper, construct, dive, type Diver, type Rest, singles, wholeNumbers } from "./rounding";
+
+export interface CuttingAnswer {
+  /** Gives every piece exactly as often as wanted, less what is `short`. */
+  used: Used;
+  cost: number;
+  /** No cutting could cost less: of the problem's style, or of any kind. */
+  bound: number;
+  boundStyle: "any" | "style";
+  proven: boolean;
+  /** No cutting could use fewer boards or sheets, whichever they were. */
+  fewest: number;
+  /** Pieces left over when the stock ran out. */
+  short: { piece: number; quantity: number }[];
+  /** Layouts of the same pieces, none of which another beats in both cost and patterns; cheapest first. */
+  others: Used[];
+}
+
+export interface Wishes {
+  /** What one more pattern is held to cost. */
+  pattern: number;
+  /** What a layout's offcuts are held to be worth. */
+  kept(used: Used): number;
+}
+
+const POWERS = [1, 1.15, 1.5, 0.95, 2];
+/** Dives from the root before whole numbers are left as they are. */
+const DIVES = 4;
+
+/**
+ * Solves a cutting problem: a layout, what it costs, and the least any could cost. First layouts built board by board,
+ * then the relaxed programme with its bound, dives from it and whole numbers over all patterns met. `hear` is told of
+ * every better layout with the bound so far and stops the search by returning false. The same problem gives the same
+ * answer. Pieces alike are solved as one.
+ */
+export function solveCutting(
+  problem: CuttingProblem,
+  lp: LpSolver | undefined,
+  hear: (best: { cost: number; bound: number; count: number }) => boolean = () => true,
+  wishes?: Wishes,
+): CuttingAnswer {
+  const { merged, of } = merge(problem);
+  const answer = solveMerged(merged, lp, hear, wishes);
+  const named = (used: Used) => split(problem, merged, of, used);
+  return { ...answer, ...named(answer.used), others: answer.others.map((o) => named(o).used) };
+}
+
+function solveMerged(
+  problem: CuttingProblem,
+  lp: LpSolver | undefined,
+  hear: (best: { cost: number; bound: number; count: number }) => boolean,
+  wishes?: Wishes,
+): CuttingAnswer {
+  const { pieces, stock, style } = problem;
+  const rest: Rest = { left: pieces.map((p) => p.quantity), supply: stock.map((s) => s.available) };
+  const prices = stock.map((s) => s.price);
+  const rounded = (b: number) => upToPrices(b, prices);
+  const pool = new Pool();
+  let best: Used | undefined;
+  let left: number[] = [];
+  let worth = areaWorth(pieces, 1).map((w) => w / 1e9);
+  const plain = anyBound(problem);
+  let bound = plain;
+  let going = true;
+  const tell = () => {
+    if (best) going &&= hear({ cost: costOf(best, stock), bound, count: best.reduce((n, u) => n + u.repeat, 0) });
+  };
+  const reaches = (b: number) => !going || (best !== undefined && sum(left) === 0 && costOf(best, stock) <= b + 1e-9);
+  const found = (used: Used, over: number[] = []): void => {
+    if (wishes && sum(over) === 0 && seen.length < MOST_SEEN) seen.push(trimmed(used, rest.left));
+    const fewer = sum(over) < sum(left) || !best;
+    if (!fewer && (sum(over) > sum(left) || !cheaper(used, best, stock))) return;
+    best = trimmed(used, rest.left);
+    left = over;
+    tell();
+  };
+  /** Whole layouts met, for the maker's other wishes. */
+  const seen: Used[] = [];
+
+  /** Looks for layouts of one style; `bounding` when it is the style the bound is for. */
+  const search = (own: Style, bounding: boolean) => {
+    const pricer = pricerOf({ ...problem, style: own });
+    let goal = bound;
+    const heavy = own.stages === 3;
+    for (const power of heavy ? POWERS.slice(0, 1) : POWERS) {
+      const built = construct(stock, pricer, rest, areaWorth(pieces, power));
+      for (const u of built.used) pool.add(u.pattern);
+      found(built.used, built.left);
+      if (reaches(goal)) return;
+    }
+    if (!lp) return;
+    for (const p of singles({ stock, pricer }, rest)) pool.add(p);
+    const raise = (b: number) => {
+      goal = Math.max(goal, rounded(b));
+      if (bounding && goal > bound) {
+        bound = goal;
+        tell();
+      }
+    };
+    const root = relax(stock, pricer, rest.left, rest.supply, pool, lp, {
+      rounds: bounding ? 1000 : 60,
+      going: () => going,
+      // With whole prices a bound that rounds up to what the programme costs is as good as it gets.
+      enough: (cost, b) => {
+        raise(b);
+        return goal >= rounded(cost - 1e-7 * cost) - 1e-9 || reaches(goal);
+      },
+    });
+    if (!root) return;
+    raise(root.bound);
+    worth = root.worth;
+    const diver: Diver = {
+      stock,
+      pieces,
+      pricer,
+      pool,
+      lp,
+      going: () => going,
+      buildEvery: heavy ? 6 : 1,
+      found: (used) => {
+        found(used);
+        return reaches(goal);
+      },
+    };
+    for (let i = 0; i < (bounding && !heavy ? DIVES : 1) && !reaches(goal); i++) {
+      dive(diver, rest, root, i);
+      if (i === 0 && !reaches(goal)) wholeNumbers(diver, rest, root, 300, 200);
+    }
+  };
+  if (pieces.length > 0) {
+    // What is easier to cut goes first, and stays when nothing is cheaper.
+    if (style.stages === 3) search({ ...style, stages: 2 }, false);
+    else if (style.trim && style.plainFirst) search({ ...style, trim: false, ripOnly: true }, false);
+    if (!reaches(bound)) search(style, true);
+  }
+
+  let used = best ?? [];
+  let others: Used[] = [];
+  if (wishes && used.length > 0 && sum(left) === 0) {
+    const exact = (u: Used) => trimmed(u, rest.left);
+    const tidier = lp && going ? fewerPatterns(used, stock, rest, exact, lp) : [];
+    others = unbeaten([used, ...seen, ...tidier], stock);
+    const value = (u: Used) => costOf(u, stock) + (wishes.pattern + 1e-9) * u.length - wishes.kept(u);
+    used = [...others, ...seen].reduce((a, b) => (value(b) < value(a) - 1e-9 ? b : a), others[0]!);
+  }
+  const cost = costOf(used, stock);
+  const short = left.flatMap((quantity, piece) => (quantity > 0 ? [{ piece, quantity }] : []));
+  return {
+    used,
+    cost,
+    bound,
+    fewest: Math.ceil(leastOf(problem) - 1e-6),
+    boundStyle: bound > plain + 1e-9 ? "style" : "any",
+    proven: short.length === 0 && cost <= bound + 1e-9,
+    short,
+    others,
+  };
+}
+
+const MOST_SEEN = 200;
+
+const sum = (ns: number[]) => ns.reduce((a, b) => a + b, 0);
+
+/** How many of the largest board the pieces fill at the least, whatever the cutting; a fraction. */
+function leastOf({ pieces, stock, kerf }: CuttingProblem): number {
+  const rooms = stock.flatMap((s) => s.clear);
+  if (rooms.length !== stock.length || rooms.length === 0) return 0;
+  const around = { length: Math.max(...rooms.map((r) => r.length)), width: Math.max(...rooms.map((r) => r.width)) };
+  if (!pieces.some((p) => p.turn && p.length !== p.width)) return boardBound(pieces, around, kerf);
+  const area = pieces.reduce((n, p) => n + p.quantity * (p.length + kerf) * (p.width + kerf), 0);
+  return area / ((around.length + kerf) * (around.width + kerf));
+}
+
+/** The least any cutting at all could cost, by dual feasible functions; 0 when nothing simple can be said. */
+function anyBound(problem: CuttingProblem): number {
+  const { pieces, stock, kerf } = problem;
+  const free = stock.filter((s) => s.price === 0);
+  if (free.some((s) => s.available === null)) return 0;
+  const bought = stock.filter((s) => s.price > 0);
+  if (bought.length === 0) return 0;
+  const rooms = stock.flatMap((s) => s.clear);
+  if (rooms.length > stock.length) return 0;
+  const grown = (r: Room) => (r.length + kerf) * (r.width + kerf);
+  const area = (s: CutStock) => s.clear.reduce((n, r) => n + grown(r), 0);
+  const boards = leastOf(problem);
+  const need = boards - free.reduce((n, s) => n + s.available!, 0);
+  if (bought.length === 1) return Math.max(0, Math.ceil(need - 1e-6)) * bought[0]!.price;
+  // The cheapest area first.
+  let open =
+    pieces.reduce((n, p) => n + p.quantity * grown(p), 0) - free.reduce((n, s) => n + s.available! * area(s), 0);
+  let cost = 0;
+  for (const s of [...bought].sort((a, b) => a.price / area(a) - b.price / area(b))) {
+    const taken = Math.max(0, Math.min(open, (s.available ?? Infinity) * area(s)));
+    cost += (taken / area(s)) * s.price;
+    open -= taken;
+  }
+  return upToPrices(
+    cost - 1e-9 * cost,
+    stock.map((s) => s.price),
+  );
+}
+
+/** Pieces alike in size and turning become one; `of` says which each was. */
+function merge(problem: CuttingProblem): { merged: CuttingProblem; of: number[] } {
+  const at = new Map<string, number>();
+  const pieces: CutPiece[] = [];
+  const of = problem.pieces.map((p) => {
+    const key = `${p.length} ${p.width} ${p.turn} ${p.block ?? false}`;
+    let i = at.get(key);
+    if (i === undefined) {
+      i = pieces.length;
+      at.set(key, i);
+      pieces.push({ ...p });
+    } else pieces[i] = { ...pieces[i]!, quantity: pieces[i]!.quantity + p.quantity };
+    return i;
+  });
+  return { merged: { ...problem, pieces }, of };
+}
+
+/** Gives merged pieces their own names back, in order; a pattern whose pieces go over into the next becomes two. */
+function split(
+  problem: CuttingProblem,
+  merged: CuttingProblem,
+  of: number[],
+  answered: Used,
+): Pick<CuttingAnswer, "used" | "short"> {
+  const queue = merged.pieces.map((_, m) =>
+    of.flatMap((k, piece) => (k === m ? [{ piece, left: problem.pieces[piece]!.quantity }] : [])),
+  );
+  const next = (m: number) => queue[m]!.find((q) => q.left > 0)!;
+  const used: Used = [];
+  for (const { pattern, repeat } of answered) {
+    for (let open = repeat; open > 0;) {
+      const plain = pattern.gives.every((n, m) => n === 0 || next(m).left >= n);
+      if (plain) {
+        const times = Math.min(open, ...pattern.gives.flatMap((n, m) => (n > 0 ? [Math.floor(next(m).left / n)] : [])));
+        const named = pattern.gives.map((n, m) => (n > 0 ? next(m).piece : -1));
+        pattern.gives.forEach((n, m) => n > 0 && (next(m).left -= n * times));
+        used.push({
+          repeat: times,
+          pattern: renamed(pattern, (item) => [{ ...item, piece: named[item.piece]! }], problem.pieces.length),
+        });
+        open -= times;
+      } else {
+        const naming = (item: Item): Item[] => {
+          const out: Item[] = [];
+          for (let n = item.count; n > 0;) {
+            const q = next(item.piece);
+            const count = Math.min(n, q.left);
+            q.left -= count;
+            n -= count;
+            out.push({ ...item, piece: q.piece, count });
+          }
+          return out;
+        };
+        used.push({ repeat: 1, pattern: renamed(unfolded(pattern), naming, problem.pieces.length) });
+        open--;
+      }
+    }
+  }
+  const short = queue.flat().flatMap(({ piece, left }) => (left > 0 ? [{ piece, quantity: left }] : []));
+  return { used, short };
+}
+
+const unfolded = (p: Pattern): Pattern => ({
+  ...p,
+  stretches: p.stretches.map((t) => ({
+    ...t,
+    strips: t.strips.flatMap((s) =>
+      Array.from({ length: s.count }, (): Strip => ({
+        ...s,
+        count: 1,
+        sections: s.sections.flatMap((x) => Array.from({ length: x.count }, (): Section => ({ ...x, count: 1 }))),
+      })),
+    ),
+  })),
+});
+
+function renamed(pattern: Pattern, name: (item: Item) => Item[], pieces: number): Pattern {
+  const section = (x: Section): Section => ({ ...x, items: x.items.flatMap(name) });
+  const stretches = pattern.stretches.map((t) => ({
+    ...t,
+    strips: folded(t.strips.map((s) => ({ ...s, sections: gathered(s.sections.map(section)) }))),
+  }));
+  return { ...pattern, stretches, gives: given(stretches, pieces) };
+}
+
+/** Takes out what patterns give above what is wanted, from as few of them as possible; empty ones are left out. */
+function trimmed(used: Used, wanted: number[]): Used {
+  let all = used;
+  wanted.forEach((n, i) => {
+    let over = all.reduce((s, u) => s + u.repeat * u.pattern.gives[i]!, 0) - n;
+    if (over <= 0) return;
+    all = [...all]
+      .sort((a, b) => a.repeat - b.repeat)
+      .flatMap(({ pattern, repeat }) => {
+        const each = pattern.gives[i]!;
+        if (over <= 0 || each === 0) return [{ pattern, repeat }];
+        const empty = Math.min(repeat, Math.floor(over / each));
+        over -= empty * each;
+        const part = empty < repeat && over > 0 ? over : 0;
+        over -= part;
+        return [
+          { pattern, repeat: repeat - empty - (part > 0 ? 1 : 0) },
+          { pattern: without(pattern, i, each), repeat: empty },
+          { pattern: without(pattern, i, part), repeat: part > 0 ? 1 : 0 },
+        ].filter((u) => u.repeat > 0 && u.pattern.stretches.length > 0);
+      });
+  });
+  return all;
+}
+
+/** A pattern with `n` fewer of one piece; what is then empty is left out. */
+function without(pattern: Pattern, piece: number, n: number): Pattern {
+  let over = n;
+  const stretches = unfolded(pattern).stretches.flatMap((t) => {
+    const strips = t.strips.flatMap((s): Strip[] => {
+      const sections = s.sections.flatMap((x): Section[] => {
+        const items = x.items.flatMap((it): Item[] => {
+          const taken = it.piece === piece ? Math.min(over, it.count) : 0;
+          over -= taken;
+          return it.count > taken ? [{ ...it, count: it.count - taken }] : [];
+        });
+        return items.length > 0 ? [{ ...x, items }] : [];
+      });
+      return sections.length > 0 ? [{ ...s, sections: gathered(sections) }] : [];
+    });
+    return strips.length > 0 ? [{ ...t, strips: folded(strips) }] : [];
+  });
+  return { ...pattern, stretches, gives: given(stretches, pattern.gives.length) };
+}
+
+function folded(strips: Strip[]): Strip[] {
+  const out = new Map<string, Strip>();
+  for (const s of strips) {
+    const key = JSON.stringify([s.size, s.sections]);
+    const before = out.get(key);
+    out.set(key, before ? { ...before, count: before.count + s.count } : s);
+  }
+  return [...out.values()];
+}
+
+/** Numbers with decimals as whole ones: all multiplied by the same power of ten. @throws RangeError beyond six decimals */
+export function wholeScale(numbers: number[]): number {
+  for (let scale = 1; scale <= 1e6; scale *= 10)
+    if (numbers.every((n) => Math.abs(n * scale - Math.round(n * scale)) < 1e-9 * Math.max(1, n * scale))) return scale;
+  throw new RangeError("more than six decimals");
+}

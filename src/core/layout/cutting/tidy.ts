@@ -1,0 +1,56 @@
+import type { LpSolver } from "../lp";
+import { costOf, type CutStock, type Used } from "./problem";
+import { modelOf } from "./programme";
+import { covers, type Rest } from "./rounding";
+
+/** Small whole-number programmes solved at most, and their nodes: they keep a tidying to a fraction of a second. */
+const TRIES = 40;
+const NODES = 20;
+/** Smallest patterns that are tried to be left out at each step. */
+const SMALLEST = 4;
+/** Fewer patterns for more than this part of the cost are not looked for. */
+const DEARER = 0.12;
+
+/**
+ * The same pieces with fewer and fewer patterns: the patterns cut least often are left out one after another, as long as
+ * the others can be cut more often instead (a whole-number programme over just those), each time the one that costs
+ * least to miss. `exact` takes out what is then too much. From most patterns to fewest.
+ */
+export function fewerPatterns(
+  used: Used,
+  stock: CutStock[],
+  rest: Rest,
+  exact: (u: Used) => Used,
+  lp: LpSolver,
+): Used[] {
+  const found: Used[] = [];
+  const most = costOf(used, stock) * (1 + DEARER);
+  let now = used;
+  for (let tries = 0; now.length > 1 && tries < TRIES;) {
+    const order = now.map((u, i) => ({ repeat: u.repeat, i })).sort((a, b) => a.repeat - b.repeat);
+    let best: Used | undefined;
+    for (const { i } of order.slice(0, SMALLEST)) {
+      tries++;
+      const patterns = now.filter((_, k) => k !== i).map((u) => u.pattern);
+      const solved = lp({ ...modelOf(patterns, stock, rest.left, rest.supply), whole: true, nodes: NODES });
+      if (!solved) continue;
+      const without = patterns.flatMap((pattern, k) =>
+        Math.round(solved.values[k]!) > 0 ? [{ pattern, repeat: Math.round(solved.values[k]!) }] : [],
+      );
+      if (covers(without, rest) && (!best || costOf(without, stock) < costOf(best, stock) - 1e-9)) best = without;
+      if (best && costOf(best, stock) <= costOf(now, stock) + 1e-9) break;
+    }
+    if (!best || costOf(best, stock) > most) break;
+    now = best;
+    found.push(exact(now));
+  }
+  return found;
+}
+
+/** Those of the layouts that no other beats in both cost and number of patterns; cheapest first. */
+export function unbeaten(all: Used[], stock: CutStock[]): Used[] {
+  const sorted = [...all].sort((a, b) => costOf(a, stock) - costOf(b, stock) || a.length - b.length);
+  const out: Used[] = [];
+  for (const u of sorted) if (out.every((o) => u.length < o.length)) out.push(u);
+  return out;
+}

@@ -1,0 +1,94 @@
+import type { LaidPiece, LaidStrip } from "./place";
+import { piecesOf } from "./place";
+import { type Clear, clearOf, type LayoutRequest } from "./request";
+
+/** A layout the maker keeps as it is, on so many boards of one stock (its place among the job's stock). */
+export interface Pinned {
+  stock: number;
+  repeat: number;
+  strips: LaidStrip[];
+}
+
+interface Box {
+  x: number;
+  y: number;
+  length: number;
+  width: number;
+}
+
+const within = (inner: Box, outer: Box) =>
+  inner.x >= outer.x &&
+  inner.y >= outer.y &&
+  inner.x + inner.length <= outer.x + outer.length &&
+  inner.y + inner.width <= outer.y + outer.width;
+
+const apart = (a: Box, b: Box, kerf: number) =>
+  a.x + a.length + kerf <= b.x ||
+  b.x + b.length + kerf <= a.x ||
+  a.y + a.width + kerf <= b.y ||
+  b.y + b.width + kerf <= a.y;
+
+/**
+ * What keeps a layout from being cut as it is drawn, in a sentence; undefined when nothing does. Looks at the board's
+ * clear stretches, the kerf between strips and between pieces, the cuts from edge to edge, and each piece's size.
+ */
+export function layoutTrouble(pin: Pinned, request: LayoutRequest): string | undefined {
+  const board = request.stock[pin.stock];
+  if (!board) return "its board is no longer among the job's stock";
+  const clears = clearOf(board, request.saw);
+  const blanks = new Map(request.blanks.map((b) => [b.id, b]));
+  for (const p of piecesOf(pin)) {
+    const blank = blanks.get(p.blank);
+    if (!blank) return `it has a part the job no longer has (${p.blank})`;
+    const flat = p.length === blank.length && p.width === blank.width;
+    const turned = blank.turn && p.length === blank.width && p.width === blank.length;
+    const edge = p.length === blank.length && p.width === blank.thickness && board.thickness >= blank.width;
+    if (!flat && !turned && !edge) return `${blank.name} is no longer the size it has there`;
+    if (!edge && board.thickness < blank.thickness) return `the board is too thin for ${blank.name}`;
+  }
+  if (piecesOf(pin).length === 0) return "nothing is left on it";
+  for (const [i, strip] of pin.strips.entries()) {
+    const clear = clears.find((c) => within(strip, c));
+    if (!clear) return "a strip lies on a bad stretch or past the board's trims";
+    if (!alongside(strip, clear)) return "a strip does not reach from edge to edge";
+    for (const other of pin.strips.slice(i + 1))
+      if (!apart(strip, other, request.saw.kerf)) return "two strips are nearer than a saw cut";
+    const trouble = stripTrouble(strip, request.saw.kerf, blanks);
+    if (trouble) return trouble;
+  }
+  return undefined;
+}
+
+/** A strip reaches across its clear stretch, so that one cut frees it. */
+const alongside = (s: LaidStrip, c: Clear) =>
+  s.order === "rip" ? s.x === c.x && s.length === c.length : s.y === c.y && s.width === c.width;
+
+function stripTrouble(strip: LaidStrip, kerf: number, blanks: Map<string, { name: string }>): string | undefined {
+  const pieces: LaidPiece[] = strip.sections.flatMap((s) => s.pieces);
+  const name = (p: LaidPiece) => blanks.get(p.blank)!.name;
+  for (const [i, p] of pieces.entries()) {
+    if (!within(p, strip)) return `${name(p)} is larger than its strip`;
+    for (const q of pieces.slice(i + 1))
+      if (!apart(p, q, kerf)) return `${name(p)} and ${name(q)} are nearer than a saw cut`;
+  }
+  // One section after another along the strip, so that a cut across the strip frees each.
+  const rip = strip.order === "rip";
+  const spans = strip.sections.map((s) => ({
+    from: Math.min(...s.pieces.map((p) => (rip ? p.x : p.y))),
+    to: Math.max(...s.pieces.map((p) => (rip ? p.x + p.length : p.y + p.width))),
+    size: s.size,
+  }));
+  for (const [i, a] of spans.entries()) {
+    if (a.to - a.from > a.size) return "a section is shorter than its pieces";
+    const next = spans.filter((_, k) => k !== i).find((b) => a.from < b.to + kerf && b.from < a.to + kerf);
+    if (next) return "two sections of a strip are nearer than a saw cut";
+  }
+  return undefined;
+}
+
+/** How often each blank lies on the pinned boards. */
+export function pinnedCounts(pins: Pinned[]): Map<string, number> {
+  const counts = new Map<string, number>();
+  for (const pin of pins) for (const p of piecesOf(pin)) counts.set(p.blank, (counts.get(p.blank) ?? 0) + pin.repeat);
+  return counts;
+}

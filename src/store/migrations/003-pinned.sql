@@ -1,0 +1,2 @@
+-- Layouts a maker keeps as they are.
+ALTER TABLE job ADD COLUMN pinned TEXT NOT NULL DEFAULT '[]';
