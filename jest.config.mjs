@@ -16,5 +16,9 @@ export default {
     ],
   },
   extensionsToTreatAsEsm: [".ts", ".tsx"],
-  moduleNameMapper: { "^@/(.*)$": "<rootDir>/src/$1" },
+  moduleNameMapper: {
+    "^@/(.*)$": "<rootDir>/src/$1",
+    // Its package names a script as its module.
+    "^maxrects-packer$": "<rootDir>/node_modules/maxrects-packer/dist/maxrects-packer.mjs",
+  },
 };

@@ -11,6 +11,15 @@ import { missingText } from "@/core/layout/missing";
 import { orderDocument, orderOf } from "@/core/order/order";
 import { PlanError, planDocument, planOf } from "@/core/plan/plan";
 
+import {
+  boardsFileSchema,
+  readSolverFile,
+  sheetsFileSchema,
+  SolverFileError,
+  solveBoards,
+  solveSheets,
+} from "@/core/solve/files";
+
 /**
  * `rundik <verb> <file>`: one JSON document on stdout and exit 0; on bad input a message on stderr and exit 2.
  */
@@ -22,15 +31,21 @@ const VERBS: Record<string, (worked: WorkedJob) => unknown | Promise<unknown>> =
   plan: async (w) => planDocument(planOf(w, await laidOut(w))),
 };
 
+/** What `solve` can answer, each from a file of plain numbers. */
+const SOLVERS: Record<string, (text: string) => Promise<unknown>> = {
+  boards: async (text) => solveBoards(readSolverFile(boardsFileSchema, text), await solver(), () => performance.now()),
+  sheets: async (text) => solveSheets(readSolverFile(sheetsFileSchema, text), await solver(), () => performance.now()),
+};
+const solver = async () => (await import("@/workers/highs")).highsSolver();
+
 class Refused extends Error {}
 
 async function laidOut(worked: WorkedJob): Promise<LayoutResult> {
-  const { highsSolver } = await import("@/workers/highs");
   const result = layOut(
     layoutRequest(worked),
     () => performance.now(),
     () => true,
-    await highsSolver(),
+    await solver(),
   );
   if (result.missing.length > 0)
     throw new Refused(result.missing.map((m) => missingText(m, worked.job.units)).join("\n"));
@@ -52,12 +67,21 @@ async function read(file: string): Promise<string> {
   return Buffer.concat(chunks).toString("utf8");
 }
 
-async function main([verb, file, ...rest]: string[]): Promise<void> {
-  const known = Object.keys(VERBS).join(", ");
+async function main(words: string[]): Promise<void> {
+  const known = [...Object.keys(VERBS), ...Object.keys(SOLVERS).map((s) => `solve ${s}`)].join(", ");
+  const print = (document: unknown) => process.stdout.write(`${JSON.stringify(document, null, 2)}\n`);
+  if (words[0] === "solve") {
+    const [, what, file, ...rest] = words;
+    if (!what || !Object.hasOwn(SOLVERS, what)) throw new Refused(`read "solve ${what ?? ""}"; the verbs are ${known}`);
+    if (!file || rest.length > 0) throw new Refused(`wanted: rundik solve ${what} <file, or - for standard input>`);
+    print(await SOLVERS[what]!(await read(file)));
+    return;
+  }
+  const [verb, file, ...rest] = words;
   if (!verb || !Object.hasOwn(VERBS, verb)) throw new Refused(`read "${verb ?? ""}"; the verbs are ${known}`);
   if (!file || rest.length > 0) throw new Refused(`wanted: rundik ${verb} <job file, or - for standard input>`);
   const job = readJobFile(await read(file));
-  process.stdout.write(`${JSON.stringify(await VERBS[verb]!(workJob(job)), null, 2)}\n`);
+  print(await VERBS[verb]!(workJob(job)));
 }
 
 main(process.argv.slice(2)).catch((e: unknown) => {
@@ -65,6 +89,7 @@ main(process.argv.slice(2)).catch((e: unknown) => {
     e instanceof Refused ||
     e instanceof JobFileError ||
     e instanceof PlanError ||
+    e instanceof SolverFileError ||
     (e as NodeJS.ErrnoException).code !== undefined;
   process.stderr.write(`${expected ? (e as Error).message : `rundik failed: ${(e as Error).stack}`}\n`);
   process.exitCode = 2;

@@ -1,40 +1,90 @@
-/** Sizes along one axis as whole cells: every size grown by a kerf, so that things side by side just add up. */
-export interface Raster {
-  /** Cells of a size: exact, or the number a pattern must allow (rounded up). */
-  cells(size: number): number;
-  /** Cells rounded down, for bounds; the same as `cells` when exact. */
-  least(size: number): number;
-  /** Cells of a room. */
-  room(size: number): number;
-  exact: boolean;
+/** One kind of thing that may be taken: what each is worth (whole numbers), how many there are, and how it moves. */
+export interface Thing {
+  worth: number;
+  most: number;
+  /** Cells, where cells are alike. */
+  size: number;
+  /** For each place the place one of it leads back to, −1 for none; where places are the sums the sizes can make. */
+  back?: Int32Array;
 }
 
-/** More cells than this and sizes are rounded: up for patterns, down for bounds, so neither becomes false. */
-const MOST_CELLS = 150_000;
+/** The lengths that matter along one axis. Every size is grown by a kerf, so that things side by side just add up. */
+export interface Raster {
+  /** False when sizes are rounded: up for patterns, down for bounds, so neither becomes false. */
+  exact: boolean;
+  /** The place of a room: the last that is within it. */
+  room(size: number): number;
+  thing(size: number, worth: number, most: number, bound: boolean): Thing;
+}
 
-/** The raster on which the sizes lie: one cell is what all sizes with their kerf share. */
-export function rasterOf(sizes: number[], largest: number, kerf: number): Raster {
-  const share = sizes.reduce((g, s) => gcd(g, s + kerf), 0) || 1;
-  const exact = (largest + kerf) / share <= MOST_CELLS;
-  const unit = exact ? share : Math.ceil((largest + kerf) / 40_000);
+/** Above so many cells the sums the sizes can make are counted instead; above so many sums sizes are rounded. */
+const MOST_CELLS = 40_000;
+const MOST_SUMS = 12_000;
+
+/** The raster on which sizes lie, with how many of each there are. */
+export function rasterOf(sizes: { size: number; most: number }[], largest: number, kerf: number): Raster {
+  const share = sizes.reduce((g, s) => gcd(g, s.size + kerf), 0) || 1;
+  const cells = (largest + kerf) / share;
+  const sums = cells > MOST_CELLS ? sumsOf(sizes, largest, kerf) : undefined;
+  if (sums) return rasterOfSums(sums, kerf);
+  // What is long but few: still exact, if slower.
+  const exact = cells <= 4 * MOST_CELLS;
+  const unit = exact ? share : Math.ceil((largest + kerf) / MOST_CELLS);
   return {
     exact,
-    cells: (s) => Math.ceil((s + kerf) / unit),
-    least: (s) => Math.floor((s + kerf) / unit),
     room: (s) => Math.floor((s + kerf) / unit),
+    thing: (size, worth, most, bound) => ({
+      size: bound ? Math.floor((size + kerf) / unit) : Math.ceil((size + kerf) / unit),
+      worth,
+      most,
+    }),
+  };
+}
+
+/** Every sum the sizes can make within the largest room, ascending; undefined when there are too many. */
+function sumsOf(sizes: { size: number; most: number }[], largest: number, kerf: number): Float64Array | undefined {
+  let sums = [0];
+  for (const { size, most } of sizes) {
+    const found = new Set(sums);
+    for (const s of sums)
+      for (let n = 1, at = s + size + kerf; n <= most && at <= largest + kerf; n++, at += size + kerf) {
+        found.add(at);
+        if (found.size > MOST_SUMS) return undefined;
+      }
+    sums = [...found];
+  }
+  return Float64Array.from(sums).sort();
+}
+
+function rasterOfSums(sums: Float64Array, kerf: number): Raster {
+  const lastWithin = (room: number) => {
+    let [low, high] = [0, sums.length - 1];
+    while (low < high) {
+      const middle = (low + high + 1) >> 1;
+      if (sums[middle]! <= room) low = middle;
+      else high = middle - 1;
+    }
+    return low;
+  };
+  const backs = new Map<number, Int32Array>();
+  const backOf = (size: number) => {
+    let back = backs.get(size);
+    if (!back) {
+      back = Int32Array.from(sums, (s) => (s < size + kerf ? -1 : lastWithin(s - size - kerf)));
+      backs.set(size, back);
+    }
+    return back;
+  };
+  return {
+    exact: true,
+    room: (s) => lastWithin(s + kerf),
+    thing: (size, worth, most) => ({ size: size + kerf, back: backOf(size), worth, most }),
   };
 }
 
 function gcd(a: number, b: number): number {
   while (b > 0) [a, b] = [b, a % b];
   return a;
-}
-
-/** One kind of thing that may be taken: cells, what each is worth (whole numbers), how many there are. */
-export interface Thing {
-  size: number;
-  worth: number;
-  most: number;
 }
 
 /** The best fillings of every room up to a largest, with the things taken in order: the first k of them, for every k. */
@@ -53,33 +103,13 @@ export function fill(things: Thing[], room: number, row?: (k: number, values: Fl
   const values = new Float64Array(room + 1);
   const ends: number[] = [];
   // What each pass took: passes of a thing that is limited take 1, 2, 4 … of it at a time.
-  const passes: { took: Uint16Array; times: number }[][] = [];
-  things.forEach(({ size, worth, most }, k) => {
-    const fits = size > 0 && worth > 0 ? Math.min(most, Math.floor(room / size)) : 0;
-    const own: { took: Uint16Array; times: number }[] = [];
-    if (fits > 1 && most >= Math.floor(room / size)) {
-      const took = new Uint16Array(room + 1);
-      own.push({ took, times: 1 });
-      for (let c = size; c <= room; c++) {
-        const v = values[c - size]! + worth;
-        if (v > values[c]!) {
-          values[c] = v;
-          took[c] = took[c - size]! + 1;
-        }
-      }
-    } else
-      for (let times = 1, left = fits; left > 0; left -= times, times *= 2) {
-        const n = Math.min(times, left);
-        const took = new Uint16Array(room + 1);
-        own.push({ took, times: n });
-        for (let c = room, at = room - n * size; at >= 0; c--, at--) {
-          const v = values[at]! + n * worth;
-          if (v > values[c]!) {
-            values[c] = v;
-            took[c] = 1;
-          }
-        }
-      }
+  const passes: Pass[][] = [];
+  things.forEach((thing, k) => {
+    const own: Pass[] = [];
+    const fits = thing.worth > 0 ? fitting(thing, room) : 0;
+    if (thing.back) takeSome(values, own, thing.back, thing.worth, Math.min(fits, thing.most));
+    else if (fits > 1 && thing.most >= fits) takeAny(values, own, thing.size, thing.worth);
+    else takeCells(values, own, thing.size, thing.worth, Math.min(fits, thing.most));
     passes.push(own);
     ends.push(values[room]!);
     row?.(k, values);
@@ -93,9 +123,72 @@ export function fill(things: Thing[], room: number, row?: (k: number, values: Fl
         for (const { took, times } of passes[k]!.toReversed()) {
           const n = took[c]! * times;
           counts[k]! += n;
-          c -= n * things[k]!.size;
+          const { back, size } = things[k]!;
+          if (!back) c -= n * size;
+          else for (let i = 0; i < n; i++) c = back[c]!;
         }
       return counts;
     },
   };
+}
+
+/** One pass over the places: where it took so many times something. */
+interface Pass {
+  took: Uint8Array | Uint16Array;
+  times: number;
+}
+
+/** How many of a thing alone fit in a room. */
+function fitting({ size, back }: Thing, room: number): number {
+  if (!back) return size > 0 ? Math.floor(room / size) : 0;
+  let n = 0;
+  for (let c = back[room]!; c >= 0; c = back[c]!) n++;
+  return n;
+}
+
+/** As many as fit: one pass upwards. */
+function takeAny(values: Float64Array, passes: Pass[], size: number, worth: number): void {
+  const took = new Uint16Array(values.length);
+  passes.push({ took, times: 1 });
+  for (let c = size; c < values.length; c++) {
+    const v = values[c - size]! + worth;
+    if (v > values[c]!) {
+      values[c] = v;
+      took[c] = took[c - size]! + 1;
+    }
+  }
+}
+
+/** At most so many: passes downwards that take 1, 2, 4 … at once. */
+function takeCells(values: Float64Array, passes: Pass[], size: number, worth: number, most: number): void {
+  for (let times = 1, left = most; left > 0; left -= times, times *= 2) {
+    const n = Math.min(times, left);
+    const took = new Uint8Array(values.length);
+    passes.push({ took, times: n });
+    for (let c = values.length - 1, at = c - n * size; at >= 0; c--, at--) {
+      const v = values[at]! + n * worth;
+      if (v > values[c]!) {
+        values[c] = v;
+        took[c] = 1;
+      }
+    }
+  }
+}
+
+/** The same over sums, by where each leads back to. */
+function takeSome(values: Float64Array, passes: Pass[], back: Int32Array, worth: number, most: number): void {
+  for (let left = most; left > 0; left--) {
+    const took = new Uint8Array(values.length);
+    let took1 = false;
+    for (let c = values.length - 1; c > 0 && back[c]! >= 0; c--) {
+      const v = values[back[c]!]! + worth;
+      if (v > values[c]!) {
+        values[c] = v;
+        took[c] = 1;
+        took1 = true;
+      }
+    }
+    if (!took1) return;
+    passes.push({ took, times: 1 });
+  }
 }

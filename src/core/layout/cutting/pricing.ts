@@ -18,6 +18,8 @@ export interface Offer {
 }
 
 export interface Pricer {
+  /** Cells filled so far: a measure of the work done that does not depend on the machine. */
+  spent(): number;
   /** The best pattern of each order on a stock; `most`: no pattern of the style gives more. It may give more of a piece than is left. */
   best(stock: number, worth: number[], left: number[]): { offers: Offer[]; most: number };
   /** A full pattern that gives no more than is left, built strip by strip; undefined when nothing fits. */
@@ -78,8 +80,18 @@ export function pricerOf(problem: CuttingProblem): Pricer {
     const [roomAlong, roomAcross] = order === "rip" ? [clear.length, clear.width] : [clear.width, clear.length];
     const alongs = distinct(all.map((v) => v.along));
     const acrosses = distinct(all.map((v) => v.across));
-    const along = rasterOf(alongs, roomAlong, kerf);
-    const across = rasterOf(acrosses, roomAcross, kerf);
+    const wanted = (size: number) => all.reduce((n, v) => n + (v.along === size ? pieces[v.piece]!.quantity : 0), 0);
+    const along = rasterOf(
+      // Sections of three stages may be taken more often than there are pieces.
+      alongs.map((size) => ({ size, most: style.stages === 3 ? Infinity : wanted(size) })),
+      roomAlong,
+      kerf,
+    );
+    const across = rasterOf(
+      acrosses.map((size) => ({ size, most: Infinity })),
+      roomAcross,
+      kerf,
+    );
     return { order, variants: all, acrosses, alongs, along, across, roomAlong, roomAcross };
   };
   const plans = problem.stock.map((s) => s.clear.map((clear) => style.orders.map((order) => planOf(order, clear))));
@@ -87,17 +99,15 @@ export function pricerOf(problem: CuttingProblem): Pricer {
   const slices = (v: Variant, count: number): Section[] => [
     { size: v.along, count, items: [{ piece: v.piece, turned: v.turned, count: 1 }] },
   ];
+  let spent = 0;
   const candidates = (plan: Plan, worth: number[], left: number[], bound: boolean): Candidate[] => {
     const room = plan.along.room(plan.roomAlong);
-    const thing = (v: Variant): Thing => ({
-      size: bound ? plan.along.least(v.along) : plan.along.cells(v.along),
-      worth: worth[v.piece]!,
-      most: left[v.piece]!,
-    });
+    spent += room * plan.variants.reduce((n, v) => n + (left[v.piece]! > 0 ? 1 : 0), 0);
+    const thing = (v: Variant): Thing => plan.along.thing(v.along, worth[v.piece]!, left[v.piece]!, bound);
     const blocks = plan.variants
       .filter((v) => v.alone)
       .map((v): Candidate => {
-        const n = Math.min(left[v.piece]!, Math.floor(room / thing(v).size));
+        const n = Math.min(left[v.piece]!, Math.floor((plan.roomAlong + kerf) / (v.along + kerf)));
         return { size: v.across, worth: n * worth[v.piece]!, fillings: () => slices(v, n) };
       });
     const others = plan.variants.filter((v) => !v.alone);
@@ -153,15 +163,13 @@ export function pricerOf(problem: CuttingProblem): Pricer {
   };
 
   const threeStage = (plan: Plan, others: Variant[], worth: number[], left: number[], bound: boolean): Candidate[] => {
-    const cellsAcross = (s: number) => (bound ? plan.across.least(s) : plan.across.cells(s));
-    const cellsAlong = (s: number) => (bound ? plan.along.least(s) : plan.along.cells(s));
     const room = plan.across.room(plan.roomAcross);
     const stack = [...others].sort((a, b) => a.along - b.along || a.across - b.across);
     // rows[s][c]: the most worth of a section as long as the s-th length, with c cells across it.
     const rows: Float64Array[] = [];
     const lasts: number[] = [];
     const stacked = fill(
-      stack.map((v) => ({ size: cellsAcross(v.across), worth: worth[v.piece]!, most: left[v.piece]! })),
+      stack.map((v) => plan.across.thing(v.across, worth[v.piece]!, left[v.piece]!, bound)),
       room,
       (k, values) => {
         if (stack[k + 1]?.along === stack[k]!.along) return;
@@ -173,7 +181,7 @@ export function pricerOf(problem: CuttingProblem): Pricer {
     return distinct(others.map((v) => v.across)).map((size) => {
       const within = plan.across.room(size);
       const filled = fill(
-        alongs.map((a, s) => ({ size: cellsAlong(a), worth: rows[s]![within]!, most: Infinity })),
+        alongs.map((a, s) => plan.along.thing(a, rows[s]![within]!, Infinity, bound)),
         plan.along.room(plan.roomAlong),
       );
       const last = alongs.length - 1;
@@ -195,9 +203,8 @@ export function pricerOf(problem: CuttingProblem): Pricer {
 
   const side = (plan: Plan, all: Candidate[], bound: boolean, roomAcross: number) => {
     const room = plan.across.room(roomAcross);
-    const sizes = all.map((c) => (bound ? plan.across.least(c.size) : plan.across.cells(c.size)));
     const filled = fill(
-      all.map((c, k) => ({ size: sizes[k]!, worth: c.worth, most: Infinity })),
+      all.map((c) => plan.across.thing(c.size, c.worth, Infinity, bound)),
       room,
     );
     return { worth: filled.worth(all.length - 1), counts: () => filled.counts(all.length - 1) };
@@ -247,6 +254,7 @@ export function pricerOf(problem: CuttingProblem): Pricer {
   };
 
   return {
+    spent: () => spent,
     best(stock, worth, left) {
       const priced = plans[stock]!.map((orders) =>
         orders.map((plan) => bestOf(plan, worth, left)).sort((a, b) => b.worth - a.worth),

@@ -35,21 +35,31 @@ export interface Relaxed {
 
 export const fitsIn = (p: Pattern, left: number[]) => p.gives.every((n, i) => n <= left[i]!);
 
-/** The relaxed programme over the patterns: every piece at least as often as it is wanted, no stock overdrawn. */
+/**
+ * The relaxed programme over the patterns: every piece at least as often as it is wanted, no stock overdrawn. Where stock
+ * is limited a piece may also be missed, at a price no cutting asks, so that the programme always has an answer.
+ */
 export function modelOf(patterns: Pattern[], stock: CutStock[], left: number[], supply: Supply): LpModel {
   const limited = supply.flatMap((n, s) => (n === null ? [] : [{ s, n }]));
   const row = left.map((n, i) => (n > 0 ? i : -1)).filter((i) => i >= 0);
   const at = new Map(row.map((piece, r) => [piece, r]));
+  const missing = limited.length > 0 ? 10 * Math.max(...stock.map((s) => s.price)) + 1 : undefined;
   return {
     rows: [
       ...row.map((i) => ({ sense: ">=" as const, rhs: left[i]! })),
       ...limited.map(({ n }) => ({ sense: "<=" as const, rhs: n })),
     ],
-    columns: patterns.map((p) => {
-      const entries = p.gives.flatMap((n, i): [number, number][] => (n > 0 && at.has(i) ? [[at.get(i)!, n]] : []));
-      const charge = limited.findIndex(({ s }) => s === p.stock);
-      return { cost: stock[p.stock]!.price, entries: charge < 0 ? entries : [...entries, [row.length + charge, 1]] };
-    }),
+    columns: [
+      ...patterns.map((p) => {
+        const entries = p.gives.flatMap((n, i): [number, number][] => (n > 0 && at.has(i) ? [[at.get(i)!, n]] : []));
+        const charge = limited.findIndex(({ s }) => s === p.stock);
+        return {
+          cost: stock[p.stock]!.price,
+          entries: charge < 0 ? entries : [...entries, [row.length + charge, 1] as [number, number]],
+        };
+      }),
+      ...(missing === undefined ? [] : row.map((_, r) => ({ cost: missing, entries: [[r, 1]] as [number, number][] }))),
+    ],
   };
 }
 
@@ -102,7 +112,7 @@ export function relax(
     const { worth, charge } = worths(solved.duals, left, supply);
     const answer = () => ({
       patterns,
-      values: solved.values,
+      values: solved.values.slice(0, patterns.length),
       worth: worth.map((w) => w / SCALE),
       cost: solved.objective,
       bound,

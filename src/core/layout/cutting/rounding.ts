@@ -71,59 +71,96 @@ export interface Diver {
   going: () => boolean;
   /** The rest is built board by board after every so many steps. */
   buildEvery: number;
+  /** Whether a layout that costs at least so much could still be better than the best known. */
+  mayBeat(cost: number): boolean;
   /** Told of every whole layout found; true when it is good enough. */
   found(used: Used): boolean;
 }
 
+/** How often a dive may take a choice back. */
+const TAKEN_BACK = 12;
+
 /**
  * Dives from a relaxed answer: its whole boards are cut, then the likeliest one, and patterns are priced anew for what
- * is left, until nothing is. After every step the rest is also built board by board, which often ends it.
- * `skip` passes over so many of the likeliest at the first step, for another try.
+ * is left, until nothing is. A choice after which the rest could not end better than what is known is taken back. After
+ * a step the rest is also built board by board, which often ends it. `attempt` above 0 is another try, by other choices;
+ * the same attempt always makes the same ones.
  */
-export function dive(d: Diver, from: Rest, root: Relaxed, skip: number): void {
-  const rest: Rest = { left: [...from.left], supply: [...from.supply] };
-  const used: Used = [];
-  let relaxed: Relaxed | undefined = root;
-  for (let step = 0; relaxed && !isDone(rest.left); step++) {
-    const now: Relaxed = relaxed;
-    const whole = now.values.map((v) => Math.floor(v + 1e-6));
-    if (step === 0 && skip > 0) whole.forEach((n, i) => (whole[i] = Math.max(0, n - 1)));
-    if (!whole.some((n) => n > 0)) {
-      const order = now.values
-        .map((v, i) => ({ v, i }))
-        .filter(({ v }) => v > 1e-6)
-        .sort((a, b) => b.v - a.v || a.i - b.i);
-      const pick = order[Math.min(step === 1 ? skip : 0, order.length - 1)];
-      if (!pick) return;
-      whole[pick.i] = 1;
-    }
-    whole.forEach((n, i) => {
-      const pattern = now.patterns[i]!;
-      if (n === 0) return;
-      const repeat = take(rest, pattern, n);
-      if (repeat > 0) used.push({ pattern, repeat });
+export function dive(d: Diver, from: Rest, root: Relaxed, attempt: number): void {
+  const random = randomOf(attempt);
+  let rest = from;
+  let used: Used = [];
+  let relaxed = root;
+  const refused = new Set<Pattern>();
+  for (let step = 0, back = 0; d.going(); step++) {
+    const chosen = choose(relaxed, refused, attempt > 0 ? random : undefined);
+    if (!chosen) return;
+    const next: Rest = { left: [...rest.left], supply: [...rest.supply] };
+    const cut = chosen.used.flatMap(({ pattern, repeat }) => {
+      const n = take(next, pattern, repeat);
+      return n > 0 ? [{ pattern, repeat: n }] : [];
     });
-    if (isDone(rest.left)) {
-      d.found(used);
+    const all = [...used, ...cut];
+    if (isDone(next.left)) {
+      d.found(all);
       return;
     }
-    for (const worth of step % d.buildEvery > 0
-      ? []
-      : step === 0
-        ? [now.worth.map((w) => Math.round(w * 1e6)), areaWorth(d.pieces, 1.1)]
-        : [areaWorth(d.pieces, 1.05 + 0.1 * (step % 3))]) {
-      const end = construct(d.stock, d.pricer, rest, worth);
-      for (const u of end.used) d.pool.add(u.pattern);
-      if (isDone(end.left) && d.found([...used, ...end.used])) return;
-    }
-    if (!d.going()) return;
-    for (const p of singles(d, rest)) d.pool.add(p);
-    relaxed = relax(d.stock, d.pricer, rest.left, rest.supply, d.pool, d.lp, {
+    if (step % d.buildEvery === 0 && buildRest(d, next, all, relaxed, step)) return;
+    for (const p of singles(d, next)) d.pool.add(p);
+    const after = relax(d.stock, d.pricer, next.left, next.supply, d.pool, d.lp, {
       fitting: true,
       rounds: 20,
       going: d.going,
     });
+    if (after && d.mayBeat(costOf(all, d.stock) + after.cost)) {
+      [rest, used, relaxed] = [next, all, after];
+      refused.clear();
+    } else if (back++ < TAKEN_BACK) refused.add(chosen.used[0]!.pattern);
+    else return;
   }
+}
+
+/** What a relaxed answer cuts in whole boards; or one of the pattern it is surest of that was not refused. */
+function choose(
+  { patterns, values }: Relaxed,
+  refused: Set<Pattern>,
+  random?: () => number,
+): { used: Used } | undefined {
+  const whole = patterns.flatMap((pattern, i) => {
+    const repeat = Math.floor(values[i]! + 1e-6);
+    return repeat > 0 ? [{ pattern, repeat }] : [];
+  });
+  if (whole.length > 0 && refused.size === 0) return { used: whole };
+  const order = patterns
+    .map((pattern, i) => ({ pattern, i, v: values[i]!, score: values[i]! + (random ? 0.5 * random() : 0) }))
+    .filter(({ v, pattern }) => v > 1e-6 && !refused.has(pattern))
+    .sort((a, b) => b.score - a.score || a.i - b.i);
+  const pick = order[0]?.pattern;
+  return pick && { used: [{ pattern: pick, repeat: 1 }] };
+}
+
+/** Builds what is left board by board in a few ways. @returns true when that is good enough */
+function buildRest(d: Diver, rest: Rest, before: Used, relaxed: Relaxed, step: number): boolean {
+  const ways =
+    step === 0
+      ? [relaxed.worth.map((w) => Math.round(w * 1e6)), areaWorth(d.pieces, 1.1)]
+      : [areaWorth(d.pieces, 1.05 + 0.1 * (step % 3))];
+  return ways.some((worth) => {
+    const end = construct(d.stock, d.pricer, rest, worth);
+    for (const u of end.used) d.pool.add(u.pattern);
+    return isDone(end.left) && d.found([...before, ...end.used]);
+  });
+}
+
+/** Numbers in 0–1 that are the same for the same seed (mulberry32, in the public domain). */
+function randomOf(seed: number): () => number {
+  let state = seed;
+  return () => {
+    state = (state + 0x6d2b79f5) | 0;
+    let t = Math.imul(state ^ (state >>> 15), 1 | state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
 }
 
 /** For each piece left and each stock a board of nothing else: with these whatever is left can be cut. */

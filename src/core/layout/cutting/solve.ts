@@ -43,8 +43,13 @@ export interface Wishes {
 }
 
 const POWERS = [1, 1.15, 1.5, 0.95, 2];
-/** Dives from the root before whole numbers are left as they are. */
-const DIVES = 4;
+/** Dives from the root end after so many, or so many programmes times their rows: a measure of work, not of time. */
+const DIVES = 16;
+/** Cells filled by pricing after which a search ends with what it has. */
+const MOST_SPENT = 4e9;
+/** With several prices nothing rounds up far: nearer the bound than this part of it, no further dive is worth its time. */
+const NEAR = 5e-5;
+const DIVE_WORK = { flat: 30_000, sheet: 6_000 };
 
 /**
  * Solves a cutting problem: a layout, what it costs, and the least any could cost. First layouts built board by board,
@@ -101,11 +106,14 @@ function solveMerged(
     const pricer = pricerOf({ ...problem, style: own });
     let goal = bound;
     const heavy = own.stages === 3;
+    const goOn = () => going && pricer.spent() < MOST_SPENT;
+    const flat = new Set(pieces.map((p) => p.width)).size === 1 && !pieces.some((p) => p.turn);
     for (const power of heavy ? POWERS.slice(0, 1) : POWERS) {
       const built = construct(stock, pricer, rest, areaWorth(pieces, power));
       for (const u of built.used) pool.add(u.pattern);
       found(built.used, built.left);
       if (reaches(goal)) return;
+      if (pricer.spent() > MOST_SPENT / 8) break;
     }
     if (!lp) return;
     for (const p of singles({ stock, pricer }, rest)) pool.add(p);
@@ -118,7 +126,7 @@ function solveMerged(
     };
     const root = relax(stock, pricer, rest.left, rest.supply, pool, lp, {
       rounds: bounding ? 1000 : 60,
-      going: () => going,
+      going: goOn,
       // With whole prices a bound that rounds up to what the programme costs is as good as it gets.
       enough: (cost, b) => {
         raise(b);
@@ -128,22 +136,36 @@ function solveMerged(
     if (!root) return;
     raise(root.bound);
     worth = root.worth;
+    // Where one price and one size is all there is, dives find what whole numbers over the patterns cannot.
+    const wholeAfter = flat && stock.length === 1 ? DIVES - 1 : 0;
+    let work = 0;
     const diver: Diver = {
       stock,
       pieces,
       pricer,
       pool,
-      lp,
-      going: () => going,
-      buildEvery: heavy ? 6 : 1,
+      lp: (model) => {
+        work += model.rows.length;
+        return lp(model);
+      },
+      going: goOn,
+      mayBeat: (cost) => !best || sum(left) > 0 || rounded(cost - 1e-7 * cost) < costOf(best, stock) - 1e-9,
+      buildEvery: heavy ? 6 : flat ? 1 : 3,
       found: (used) => {
         found(used);
         return reaches(goal);
       },
     };
-    for (let i = 0; i < (bounding && !heavy ? DIVES : 1) && !reaches(goal); i++) {
+    for (
+      let i = 0;
+      i < (bounding && !heavy ? DIVES : 1) &&
+      work < DIVE_WORK[flat ? "flat" : "sheet"] &&
+      goOn() &&
+      !reaches(i > 0 && stock.length > 1 ? goal * (1 + NEAR) : goal);
+      i++
+    ) {
       dive(diver, rest, root, i);
-      if (i === 0 && !reaches(goal)) wholeNumbers(diver, rest, root, 300, 200);
+      if (i === wholeAfter && !reaches(goal)) wholeNumbers(diver, rest, root, flat ? 300 : 150, flat ? 200 : 30);
     }
   };
   if (pieces.length > 0) {

@@ -1,0 +1,189 @@
+import type { CuttingProblem } from "@/core/layout/cutting/problem";
+import { solveCutting } from "@/core/layout/cutting/solve";
+import { checkAnswer } from "@/core/layout/tests/check";
+import * as made from "@/core/layout/tests/instances";
+import { firstFitDecreasing, packer, shelves } from "@/core/layout/tests/rivals";
+import { highsSolver } from "./highs";
+
+/** How many instances a class; 20 for the figures: `npm run figures`. */
+const CASES = Number(process.env.RUNDIK_CASES ?? 3);
+const lp = await highsSolver();
+
+interface Outcome {
+  atBound: number;
+  above: number;
+  gap: number;
+  slowest: number;
+  median: number;
+  soon: number;
+}
+
+/** Solves and checks so many instances of a class, and says in one line how it went. */
+function run(name: string, make: (r: made.Random) => CuttingProblem, cases = CASES): Outcome {
+  const times: number[] = [];
+  const outcome: Outcome = { atBound: 0, above: 0, gap: 0, slowest: 0, median: 0, soon: 0 };
+  for (let seed = 1; seed <= cases; seed++) {
+    const problem = make(made.randomOf(seed));
+    const began = performance.now();
+    let soon = Infinity;
+    const answer = solveCutting(problem, lp, (best) => {
+      if (performance.now() - began < 500) soon = best.cost;
+      return true;
+    });
+    times.push((performance.now() - began) / 1000);
+    checkAnswer(answer, problem);
+    expect(answer.short).toEqual([]);
+    if (answer.proven) outcome.atBound++;
+    outcome.above = Math.max(outcome.above, answer.cost - answer.bound);
+    outcome.gap = Math.max(outcome.gap, (answer.cost - answer.bound) / answer.bound);
+    outcome.soon = Math.max(
+      outcome.soon,
+      (Math.min(soon, answer.cost) === answer.cost ? answer.cost : soon) / answer.bound - 1,
+    );
+  }
+  times.sort((a, b) => a - b);
+  outcome.slowest = times.at(-1)!;
+  outcome.median = times[Math.floor(times.length / 2)]!;
+  process.stdout.write(
+    `${name}: ${outcome.atBound} of ${cases} at the bound, at most ${outcome.above.toFixed(2)} above (${(outcome.gap * 100).toFixed(3)} %), median ${outcome.median.toFixed(2)} s, slowest ${outcome.slowest.toFixed(2)} s\n`,
+  );
+  return outcome;
+}
+
+const share = (o: Outcome, cases = CASES) => o.atBound / cases;
+/** Times are measured on one quiet machine; elsewhere they are only kept from running away. */
+const PATIENCE = 6;
+const minutes = (n: number) => Math.max(60_000, n * 60_000 * (CASES / 3));
+
+describe("one-dimensional classes (Falkenauer 1996; Scholl, Klein and Jürgens 1997)", () => {
+  test.each([120, 250, 500])(
+    "uniform, %i pieces",
+    (n) => {
+      const o = run(`uniform ${n}`, made.uniform(n));
+      expect(share(o)).toBeGreaterThanOrEqual(0.95);
+      expect(o.above).toBeLessThanOrEqual(1);
+      expect(o.slowest).toBeLessThan(2 * PATIENCE);
+    },
+    minutes(1),
+  );
+  test.each([[60, 0.95, 3], [120, 0.95, 5], [249, 0.9, 10]])("triplets, %i pieces: the optimum is known", (n, wanted, seconds) => {
+    const cases = n === 249 ? Math.ceil(CASES / 2) : CASES;
+    const o = run(`triplets ${n}`, made.triplets(n), cases);
+    expect(share(o, cases)).toBeGreaterThanOrEqual(CASES < 20 ? 0.6 : wanted);
+    expect(o.above).toBeLessThanOrEqual(1);
+    expect(o.slowest).toBeLessThan(seconds * PATIENCE);
+  }, minutes(2)); // prettier-ignore
+  test("a workshop's batch of up to 20 000", () => {
+    const o = run("workshop", made.workshop);
+    expect(share(o)).toBe(1);
+    expect(o.median).toBeLessThan(1 * PATIENCE);
+  });
+  test("bars of several prices, some limited: within a thousandth of the bound", () => {
+    const o = run("priced", made.priced);
+    expect(o.gap).toBeLessThanOrEqual(0.001);
+    expect(o.slowest).toBeLessThan(3 * PATIENCE);
+  });
+  test(
+    "two hundred long pieces: a valid bound, and how near",
+    () => {
+      const o = run("hard", made.hard, Math.ceil(CASES / 3));
+      expect(o.gap).toBeLessThanOrEqual(0.02);
+    },
+    minutes(3),
+  );
+  test("small jobs", () => {
+    const o = run("small bars", made.smallBars);
+    expect(share(o)).toBeGreaterThanOrEqual(0.95);
+    expect(o.slowest).toBeLessThan(0.5 * PATIENCE);
+  });
+});
+
+describe("sheets and boards", () => {
+  test(
+    "sheets in two stages, turned",
+    () => {
+      const o = run("sheets, two stages", made.sheetJob(2));
+      expect(share(o)).toBeGreaterThanOrEqual(CASES < 20 ? 0.6 : 0.8);
+      expect(o.above).toBeLessThanOrEqual(1);
+      expect(o.slowest).toBeLessThan(10 * PATIENCE);
+    },
+    minutes(2),
+  );
+  test(
+    "three stages are never worse than two",
+    () => {
+      for (let seed = 1; seed <= Math.ceil(CASES / 3); seed++) {
+        const [two, three] = ([2, 3] as const).map((stages) => {
+          const problem = made.sheetJob(stages)(made.randomOf(seed));
+          const answer = solveCutting(problem, lp);
+          checkAnswer(answer, problem);
+          return answer;
+        });
+        expect(three!.cost).toBeLessThanOrEqual(two!.cost);
+      }
+    },
+    minutes(4),
+  );
+  test("boards, nothing turned", () => {
+    const o = run("boards", made.boardJob);
+    expect(share(o)).toBeGreaterThanOrEqual(CASES < 20 ? 0.6 : 0.92);
+    expect(o.above).toBeLessThanOrEqual(1);
+    expect(o.slowest).toBeLessThan(3 * PATIENCE);
+  });
+  test("small jobs", () => {
+    const o = run("small sheets", made.smallSheets);
+    expect(share(o)).toBeGreaterThanOrEqual(CASES < 20 ? 0.6 : 0.85);
+    expect(o.slowest).toBeLessThan(10 * PATIENCE);
+  });
+});
+
+test(
+  "never more stock than first-fit decreasing, shelves or a general rectangle packer",
+  () => {
+    const saved = (name: string, make: (r: made.Random) => CuttingProblem, rival: (p: CuttingProblem) => number) => {
+      let [ours, theirs] = [0, 0];
+      for (let seed = 100; seed < 100 + CASES; seed++) {
+        const problem = make(made.randomOf(seed));
+        const { cost } = solveCutting(problem, lp);
+        const other = rival(problem);
+        expect(cost).toBeLessThanOrEqual(other);
+        ours += cost;
+        theirs += other;
+      }
+      process.stdout.write(`against ${name}: ${((1 - ours / theirs) * 100).toFixed(2)} % less stock\n`);
+    };
+    saved("first-fit decreasing, uniform", made.uniform(250), firstFitDecreasing);
+    saved("first-fit decreasing, workshop", made.workshop, firstFitDecreasing);
+    saved("shelves, small sheets", made.smallSheets, shelves);
+    saved("shelves, sheets", made.sheetJob(2), shelves);
+    saved("the rectangle packer, small sheets", made.smallSheets, packer);
+  },
+  minutes(3),
+);
+
+test("the relaxed programme's bound is that of the full model over every pattern, solved by HiGHS on its own", () => {
+  for (let seed = 1; seed <= 12; seed++) {
+    const r = made.randomOf(seed);
+    const room = 100;
+    const pieces = Array.from({ length: 5 }, (_, i) => ({ length: 11 + 7 * i + Math.floor(r() * 7), width: 1, quantity: 20 + Math.floor(r() * 60), turn: false })); // prettier-ignore
+    const patterns: number[][] = [];
+    const grow = (at: number, left: number, counts: number[]) => {
+      if (at === pieces.length) patterns.push(counts);
+      else
+        for (let n = 0; n * pieces[at]!.length <= left; n++)
+          grow(at + 1, left - n * pieces[at]!.length, [...counts, n]);
+    };
+    grow(0, room, []);
+    const full = lp({
+      rows: pieces.map((p) => ({ sense: ">=", rhs: p.quantity })),
+      columns: patterns.map((counts) => ({
+        cost: 1,
+        entries: counts.flatMap((n, i): [number, number][] => (n > 0 ? [[i, n]] : [])),
+      })),
+    })!;
+    const answer = solveCutting({ kerf: 0, pieces, stock: [{ clear: [{ length: room, width: 1 }], price: 1, available: null }], style: { orders: ["rip"], stages: 2, trim: true } }, lp); // prettier-ignore
+    expect(answer.bound).toBe(Math.ceil(full.objective - 1e-6));
+    const whole = lp({ rows: pieces.map((p) => ({ sense: ">=", rhs: p.quantity })), columns: patterns.map((counts) => ({ cost: 1, entries: counts.flatMap((n, i): [number, number][] => (n > 0 ? [[i, n]] : [])) })), whole: true })!; // prettier-ignore
+    expect(answer.cost).toBe(Math.round(whole.objective));
+  }
+}, 60_000);
