@@ -50,6 +50,8 @@ export function cutListDocument(worked: WorkedJob) {
         name: f.name,
         text: featureText(f, units),
         face: f.face,
+        machine: f.machine,
+        from: f.from,
         ...Object.fromEntries(Object.entries(f.measures).map(([k, v]) => [`${camel(k)}Mm`, toMm(v)])),
       })),
       working: {

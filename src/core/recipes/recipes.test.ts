@@ -231,6 +231,10 @@ describe("nuc, long, joined, square, trough, cabinet", () => {
       inch(0, 1, 4),
       "ok",
     ]);
+    // One body deep is no place for a Layens frame of 16; two are. German normal frames hang as deep as they always do.
+    const under = (o: Options) =>
+      gap("zone-depth", "long-body", "langstroth-10", "deep", { arrangement: "converter", ...o })![1];
+    expect([under({}), under({ height: "double" }), under({ zone: "deutsch-normal" })]).toEqual(["stop", "ok", "ok"]);
     expect(gap("zone-play", "long-body", "langstroth-10", "deep", { arrangement: "converter" })).toEqual([
       inch(0, 1, 8),
       "ok",

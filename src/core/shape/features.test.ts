@@ -1,7 +1,7 @@
 import { inch, mm } from "@/core/length/length";
 import type { FeatureRecipe } from "@/core/recipes/recipe";
 import { featureSchema } from "@/core/recipes/recipe";
-import { featureSummary, featureText, shapeFeature } from "./features";
+import { featureCuts, featureSummary, featureText, shapeFeature } from "./features";
 import { Scope } from "./scope";
 import { extent, woodAlong } from "./solid";
 
@@ -125,6 +125,9 @@ describe("how cuts are said", () => {
 
   test("two alike once for both ends, more by their number, different ones apart", () => {
     expect(featureSummary([rabbet("left"), rabbet("right")], "in")).toEqual(["corner rabbet 3/4 × 3/8, both ends"]);
+    expect(featureCuts([rabbet("left"), rabbet("right")], "in")[0]!.how).toBe(
+      "dado set, from the left end or the right end, into the far face",
+    );
     expect(featureSummary([rabbet("left"), rabbet("left"), rabbet("right")], "in")[0]).toContain("3 places");
     const other = make({
       name: "groove",

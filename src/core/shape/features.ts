@@ -14,6 +14,8 @@ export interface Feature {
   measures: Record<string, Length>;
   face: "reference" | "far" | "through";
   machine: "dado" | "saw" | "drill";
+  /** The edge or end its places are measured from, and that goes against the fence or the stop. */
+  from: string;
   /** Where along the part it lies, when not all along an edge. */
   where?: string;
 }
@@ -42,6 +44,7 @@ export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): F
         name: recipe.name,
         face: recipe.face,
         machine: "dado",
+        from: END[recipe.edge],
         bites: [{ box: onEnds ? { l: edge, w: run, t } : { l: run, w: edge, t } }],
         measures: recipe.edge === "top" ? { wide: deep, deep: across } : { wide: across, deep },
         where: `${EDGE[recipe.edge]}${from > 0 ? ", stopped" : ""}`,
@@ -56,6 +59,7 @@ export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): F
         name: recipe.name,
         face: recipe.face,
         machine: "dado",
+        from: recipe.run === "along" ? END.top : END.left,
         measures: { wide: width, deep },
         bites: [{ box: recipe.run === "along" ? { l: [0, size.l], w: lane, t } : { l: lane, w: [0, size.w], t } }],
       };
@@ -85,6 +89,7 @@ export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): F
         name: recipe.name,
         face: "through",
         machine: "dado",
+        from: END.top,
         bites,
         measures: { "top row": nm(first + key), row },
         where: `${recipe.end} end, ${rows} rows, keeps ${recipe.keep}`,
@@ -104,6 +109,7 @@ export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): F
         name: recipe.name,
         face: recipe.t ? "far" : "through",
         machine: "dado",
+        from: box.l[0] > size.l - box.l[1] ? END.right : END.left,
         bites: [{ box }],
         measures,
       };
@@ -120,6 +126,7 @@ export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): F
         name: recipe.name,
         face: recipe.face,
         machine: "saw",
+        from: END[recipe.edge],
         measures: { wide: across, deep },
         where: EDGE[recipe.edge],
         bites: [
@@ -151,6 +158,7 @@ export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): F
         name: recipe.name,
         face: "through",
         machine: "saw",
+        from: END[recipe.end],
         measures: { along, across },
         where: `${recipe.end} end`,
         bites: [{ prism: { axis: "t", range: [-past, size.t + past], polygon } }],
@@ -170,6 +178,7 @@ export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): F
         name: recipe.name,
         face: "through",
         machine: "drill",
+        from: `${END.left} and ${END.top}`,
         measures: { diameter },
         bites: Array.from({ length: count }, (_, i) => ({
           prism: { axis: "t" as const, range: [-past, size.t + past] as Range, polygon: ring(l + i * step) },
@@ -192,6 +201,7 @@ export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): F
         name: recipe.name,
         face: "reference",
         machine: "dado",
+        from: END.top,
         measures: { long, high, deep },
         where: "outside",
         bites: [
@@ -260,6 +270,8 @@ function intoFace(face: "reference" | "far", deep: number, size: Size): Range {
   return face === "reference" ? [0, deep] : [size.t - deep, size.t];
 }
 
+/** Edges and ends of a part as it is seen from its reference face. */
+const END = { top: "top edge", bottom: "lower edge", left: "left end", right: "right end" };
 const EDGE = { top: "top inner edge", bottom: "lower edge", left: "left end", right: "right end" };
 
 /** `rest 3/8 × 5/8, top inner edge`: a feature as a cutting list says it. */
@@ -279,14 +291,36 @@ export function noNailZones(features: Feature[]): [Length, Length][] {
 
 /** Features said once where two are alike: `corner rabbet 3/4 × 3/8, both ends`. */
 export function featureSummary(features: Feature[], units: Units): string[] {
+  return alike(features).map((g) => g.text(units));
+}
+
+const MACHINE: Record<Feature["machine"], string> = { dado: "dado set", saw: "saw", drill: "drill" };
+const FACE: Record<Feature["face"], string> = {
+  reference: "into the reference face",
+  far: "into the far face",
+  through: "right through",
+};
+
+/** The same with how each is cut: on what machine, from which edge, into which face. */
+export function featureCuts(features: Feature[], units: Units): { what: string; how: string }[] {
+  return alike(features).map(({ text, all }) => {
+    const from = [...new Set(all.map((f) => f.from))];
+    return {
+      what: text(units),
+      how: `${MACHINE[all[0]!.machine]}, from the ${from.join(" or the ")}, ${FACE[all[0]!.face]}`,
+    };
+  });
+}
+
+function alike(features: Feature[]): { all: Feature[]; text(units: Units): string }[] {
   const groups = new Map<string, Feature[]>();
   for (const f of features) {
     const key = `${f.name} ${Object.values(f.measures).join(" ")}`;
     groups.set(key, [...(groups.get(key) ?? []), f]);
   }
-  return [...groups.values()].map((g) => {
-    if (g.length === 1) return featureText(g[0]!, units);
-    const where = g.length === 2 ? "both ends" : `${g.length} places`;
-    return featureText({ ...g[0]!, where }, units);
+  return [...groups.values()].map((all) => {
+    const where = all.length === 2 ? "both ends" : `${all.length} places`;
+    const said = all.length === 1 ? all[0]! : { ...all[0]!, where };
+    return { all, text: (units) => featureText(said, units) };
   });
 }

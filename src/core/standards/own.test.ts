@@ -6,7 +6,7 @@ import { emptyJob, type Job } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { lengthOf } from "@/core/shape/shape";
 import { findStandard, STANDARDS } from "./index";
-import { ownId, standardOf, standardProblems } from "./own";
+import { ownId, standardFromNothing, standardOf, standardProblems, withoutSize, withSize } from "./own";
 import type { Standard } from "./standard";
 
 const copy = (id: string, change: Partial<Standard> = {}): Standard => ({ ...findStandard(id)!, id: "heath", name: "Heath", basedOn: id, ...change });
@@ -29,6 +29,22 @@ describe("what is wrong with a standard of one's own", () => {
   });
   test("every shipped one, copied under another name, has nothing wrong with it", () => {
     for (const s of STANDARDS) expect([s.id, standardProblems(copy(s.id))]).toEqual([s.id, []]);
+  });
+  test("one from nothing wants every value; filled with the Langstroth's it makes the same box and frame", () => {
+    const langstroth = findStandard("langstroth-10")!;
+    const none = withSize(standardFromNothing("Heath", "in", []), "medium");
+    expect(standardProblems(none).every((p) => p.message === "not given yet")).toBe(true);
+    const filled = (values: Standard["values"], from: Standard["values"]) => Object.fromEntries(Object.keys(values).map((k) => [k, from[k]!]));
+    const size = (id: string) => ({ ...none.sizes[id]!, values: filled(none.sizes[id]!.values, langstroth.sizes[id]!.values) });
+    const heath: Standard = { ...none, values: filled(none.values, langstroth.values), sizes: { deep: size("deep"), medium: size("medium") } };
+    expect(standardProblems(heath)).toEqual([]);
+    for (const item of ["body", "frame"])
+      for (const at of ["deep", "medium"]) {
+        const cut = (j: Job) => workJob(j).lines[0]!.shape.parts.map((p) => [p.id, p.cut]);
+        expect(cut(using(heath, item, at))).toEqual(cut({ ...using(langstroth, item, at), standards: [] }));
+      }
+    expect(Object.keys(withoutSize(withoutSize(heath, "deep"), "medium").sizes)).toEqual(["medium"]);
+    expect(withoutSize(heath, "deep").defaultSize).toBe("medium");
   });
   test("an id is made of the name and is never taken", () => {
     expect(ownId("My Zander!", [])).toBe("my-zander");

@@ -7,7 +7,7 @@ import type { Units } from "@/core/length/length";
 import { recipeFor } from "@/core/recipes";
 import { FormulaError } from "@/core/shape/formula";
 import { ShapeError, shapeItem } from "@/core/shape/shape";
-import { standardProblems } from "@/core/standards/own";
+import { COUNTS, standardProblems, withoutSize, withSize } from "@/core/standards/own";
 import type { Standard } from "@/core/standards/standard";
 import { STANDARD_NAMES } from "@/core/standards/words";
 import { Measure } from "@/ui/parts/Measure";
@@ -26,6 +26,7 @@ export function OwnStandard({
 }) {
   const [standard, setStandard] = useState(start);
   const [trouble, setTrouble] = useState<string | null>(null);
+  const [sizeName, setSizeName] = useState("");
   const problems = standardProblems(standard);
   const wrong = (field: string) => problems.find((p) => p.field === field)?.message;
   const set = (change: (s: Standard) => Standard) => setStandard(change);
@@ -49,7 +50,7 @@ export function OwnStandard({
           aria-invalid={wrong(field) ? true : undefined}
           value={String(value)}
           onChange={(e) =>
-            put(typeof value === "number" && /^\d+$/.test(e.target.value) ? Number(e.target.value) : e.target.value)
+            put(COUNTS.includes(name) && /^\d+$/.test(e.target.value) ? Number(e.target.value) : e.target.value)
           }
         />
         {wrong(field) && (
@@ -79,6 +80,20 @@ export function OwnStandard({
             </span>
           )}
         </label>
+        <fieldset className="mb-3 flex flex-wrap gap-x-5 gap-y-1">
+          <legend className="text-soft">Bee space</legend>
+          {BEE_SPACES.map(({ id, label }) => (
+            <label key={id} className="flex items-baseline gap-1.5">
+              <input
+                type="radio"
+                name="bee-space"
+                checked={standard.beeSpace === id}
+                onChange={() => set((s) => ({ ...s, beeSpace: id }))}
+              />
+              {label}
+            </label>
+          ))}
+        </fieldset>
         <table className="cutting-list">
           <caption className="small-head text-left">
             All sizes, in {standard.units === "in" ? "inches" : "mm"} unless said
@@ -93,7 +108,14 @@ export function OwnStandard({
         </table>
         {Object.entries(standard.sizes).map(([id, size]) => (
           <table key={id} className="cutting-list mt-4">
-            <caption className="small-head text-left">{size.name}</caption>
+            <caption className="small-head text-left">
+              {size.name}
+              {Object.keys(standard.sizes).length > 1 && (
+                <button className="quiet ml-3" onClick={() => set((s) => withoutSize(s, id))}>
+                  leave out {size.name}
+                </button>
+              )}
+            </caption>
             <tbody>
               {Object.entries(size.values).map(([name, v]) =>
                 valueRow(`sizes.${id}.values.${name}`, name, v.value, (value) =>
@@ -112,6 +134,28 @@ export function OwnStandard({
             </tbody>
           </table>
         ))}
+        <form
+          className="mt-3 flex items-baseline gap-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            const name = sizeName.trim();
+            if (name === "") return;
+            set((s) => withSize(s, name));
+            setSizeName("");
+          }}
+        >
+          <label className="flex items-baseline gap-2">
+            <span className="text-soft">Another size</span>
+            <input
+              className="field w-40"
+              placeholder="super"
+              value={sizeName}
+              maxLength={30}
+              onChange={(e) => setSizeName(e.target.value)}
+            />
+          </label>
+          <button className="quiet">add it</button>
+        </form>
       </div>
       <aside>
         <p className="flex gap-3">
@@ -127,6 +171,12 @@ export function OwnStandard({
             {trouble}
           </p>
         )}
+        {problems.length > 0 && (
+          <p className="mt-2">
+            {problems.length === 1 ? "One value is" : `${problems.length} values are`} still wanted or wrong; the fit
+            shows when they are right.
+          </p>
+        )}
         {Object.keys(standard.sizes).map((size) => (
           <Fits key={size} standard={standard} size={size} units={units} ready={problems.length === 0} />
         ))}
@@ -134,6 +184,12 @@ export function OwnStandard({
     </section>
   );
 }
+
+const BEE_SPACES = [
+  { id: "top", label: "above the frames" },
+  { id: "bottom", label: "below the frames" },
+  { id: "closed", label: "bars close the box" },
+] as const;
 
 /** Its own frame in its own box, by every rule. */
 function Fits({ standard, size, units, ready }: { standard: Standard; size: string; units: Units; ready: boolean }) {

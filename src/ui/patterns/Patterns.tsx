@@ -2,7 +2,7 @@
 import Link from "next/link";
 import { useEffect, useMemo, useState } from "react";
 import { STANDARDS } from "@/core/standards";
-import { ownId } from "@/core/standards/own";
+import { ownId, standardFromNothing } from "@/core/standards/own";
 import type { Standard } from "@/core/standards/standard";
 import { compareStandards, type ComparedValue, type Interchange } from "@/core/standards/compare";
 import { markText } from "@/core/standards/words";
@@ -69,6 +69,20 @@ export function Patterns({ kept }: { kept: Standard[] }) {
           <p className="mb-4 flex gap-3">
             <button className="act" onClick={() => setEditing(copyOf(left, own))}>
               Copy {left.short} and change it
+            </button>
+            <button
+              className="quiet"
+              onClick={() =>
+                setEditing(
+                  standardFromNothing(
+                    "My standard",
+                    units,
+                    own.map((s) => s.id),
+                  ),
+                )
+              }
+            >
+              start one from nothing
             </button>
             {own.some((s) => s.id === left.id) && (
               <button className="quiet" onClick={() => setEditing(left)}>

@@ -3,7 +3,7 @@ import { partLetter } from "@/core/drawing/face";
 import { cutList } from "@/core/job/cutlist";
 import type { WorkedJob } from "@/core/job/worked";
 import { caution } from "@/core/plan/cautions";
-import { featureSummary, noNailZones } from "@/core/shape/features";
+import { featureCuts, noNailZones } from "@/core/shape/features";
 import { toNumber } from "@/core/shape/formula";
 import { holds, type Shape } from "@/core/shape/shape";
 import { Exploded } from "@/ui/drawing/Exploded";
@@ -50,7 +50,11 @@ export function AssemblySheet({ worked, at, jobId }: { worked: WorkedJob; at: nu
                     <Measure value={part.cut.t} units={units} />
                   </td>
                   <td className="text-[.87rem]">
-                    {featureSummary(part.features, units).join(" · ")}
+                    {featureCuts(part.features, units).map(({ what, how }) => (
+                      <span key={what} className="block">
+                        {what} <span className="text-soft">{how}</span>
+                      </span>
+                    ))}
                     {part.outside && <b className="block">{part.outside}</b>}
                     {noNailZones(part.features).map(([from, to]) => (
                       <b key={from} className="block text-madder">

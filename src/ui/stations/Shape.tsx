@@ -6,7 +6,7 @@ import { heightMarks } from "@/core/drawing/stick";
 import { frameFor, type WorkedLine } from "@/core/job/worked";
 import { lengthWithUnit } from "@/core/length/format";
 import type { Parameter } from "@/core/recipes/recipe";
-import { featureSummary } from "@/core/shape/features";
+import { featureCuts } from "@/core/shape/features";
 import type { Length, Units } from "@/core/length/length";
 import { holds, lengthOf, type OptionValue } from "@/core/shape/shape";
 import { BodySection } from "@/ui/drawing/BodySection";
@@ -355,7 +355,11 @@ function CutTable({ desk, onPart }: { desk: Desk; onPart(id: string): void }) {
               </td>
             ))}
             <td className="pl-4 text-[.87rem] text-soft">
-              {featureSummary(part.features, job.units).join(" · ")}
+              {featureCuts(part.features, job.units).map(({ what, how }) => (
+                <span key={what} className="block" title={how}>
+                  {what} <span className="text-[.8rem] text-[#6d736c]">{how}</span>
+                </span>
+              ))}
               {part.outside && <span className="only-print">{part.outside}</span>}
             </td>
           </tr>

@@ -1,6 +1,23 @@
+import { parseLength } from "@/core/length/parse";
+import { STANDARDS } from "@/core/standards";
+import type { Standard } from "@/core/standards/standard";
 import type { Recipe } from "../recipe";
 import { body } from "./body";
 import { wallParts } from "./walls";
+
+/** Standards whose frames a converter's second zone may hang, by what their data give. */
+const ZONE_NEEDS = ["boxInsideLength", "restWidth", "restDepth", "topBarLength", "pitch", "earThickness", "frameHeight"] as const;
+const valueOf = (s: Standard, name: string) => s.sizes[s.defaultSize]!.values[name] ?? s.values[name];
+const ZONES = STANDARDS.filter((s) => ZONE_NEEDS.every((n) => valueOf(s, n)) && (s.hangs ?? "frame") !== "top-bar");
+const zoned = (name: (typeof ZONE_NEEDS)[number]) => ({
+  by: "zone",
+  is: Object.fromEntries(
+    ZONES.map((s) => {
+      const nm = parseLength(String(valueOf(s, name)!.value), s.units);
+      return [s.id, s.units === "in" ? `${nm / 25.4e6}*inch` : `${nm / 1e6}*mm`];
+    }),
+  ),
+});
 
 /**
  * One long box of many frames: as wide across as the frames need. Extra-deep carries frames two boxes high; followers
@@ -48,10 +65,11 @@ export const longBody: Recipe = {
       choices: [
         { id: "one", label: "one room" },
         { id: "pair", label: "side-by-side pair", note: "brood side and honey side, an upright excluder between; the brood side opens without lifting supers" },
-        { id: "converter", label: "converter, Layens zone", note: "Langstroth and Layens frames in one box, facing the same way" },
+        { id: "converter", label: "converter, two standards", note: "frames of a second standard in a zone of their own, facing the same way" },
       ],
     },
-    { name: "zoneFrames", label: "Layens frames", group: "Size", kind: "count", default: "10", min: 3, max: 20, when: 'arrangement == "converter"' },
+    { name: "zone", label: "Second standard", group: "Size", kind: "choice", default: "layens", choices: ZONES.map((s) => ({ id: s.id, label: s.short })), when: 'arrangement == "converter"' },
+    { name: "zoneFrames", label: "Frames of the second standard", group: "Size", kind: "count", default: "10", min: 3, max: 20, when: 'arrangement == "converter"' },
     { name: "legs", label: "Legs", group: "Size", kind: "flag", default: true },
     ...body.parameters.map((p) => (p.kind === "length" && p.name === "depth" ? { ...p, default: 'height == "double" ? 2 * bodyDepth : bodyDepth' } : p)),
   ],
@@ -59,12 +77,15 @@ export const longBody: Recipe = {
     { name: "frames", label: "frames", formula: "longFrames", mark: "trade" },
     { name: "legLength", label: "leg length", formula: "24*inch", mark: "mem" },
     ...body.values.map((v) => (v.name === "nominalInsideWidth" ? { ...v, formula: 'arrangement == "converter" ? frames * pitch + spare + thickness + zoneWidth : frames * pitch + spare' } : v)),
-    { name: "zonePitch", label: "Layens pitch", formula: "1.5*inch", mark: "mem" },
-    { name: "zoneInside", label: "Layens inside length", formula: "13.75*inch", mark: "mem" },
-    { name: "zoneRest", label: "Layens rest width", formula: "11/16*inch", mark: "mem" },
-    { name: "zoneRestDepth", label: "Layens rest depth", formula: "3/8*inch", mark: "mem", why: "the bars touch and lie level with the edge" },
-    { name: "zoneWidth", label: "Layens zone, across", formula: "zoneFrames * zonePitch + 1/2*inch", mark: "mem" },
-    { name: "zoneStart", label: "Layens zone starts", formula: "outsideWidth - thickness - zoneWidth", mark: "arithmetic" },
+    { name: "zonePitch", label: "second standard, pitch", formula: zoned("pitch"), mark: "mem" },
+    { name: "zoneInside", label: "second standard, inside length", formula: zoned("boxInsideLength"), mark: "mem" },
+    { name: "zoneBar", label: "second standard, top bar", formula: zoned("topBarLength"), mark: "mem" },
+    { name: "zoneRest", label: "second standard, rest width", formula: zoned("restWidth"), mark: "mem" },
+    { name: "zoneRestDepth", label: "second standard, rest depth", formula: zoned("restDepth"), mark: "mem" },
+    { name: "zoneEar", label: "second standard, ear", formula: zoned("earThickness"), mark: "mem" },
+    { name: "zoneHeight", label: "second standard, frame height", formula: zoned("frameHeight"), mark: "mem" },
+    { name: "zoneWidth", label: "second zone, across", formula: "zoneFrames * zonePitch + 1/2*inch", mark: "mem" },
+    { name: "zoneStart", label: "second zone starts", formula: "outsideWidth - thickness - zoneWidth", mark: "arithmetic" },
     { name: "zoneWall", label: "converter wall stands in from the end", formula: "(insideLength - zoneInside) / 2 - thickness", mark: "arithmetic" },
     { name: "excluderGroove", label: "excluder groove", formula: "3/8*inch", mark: "mem" },
     { name: "followerHeight", label: "follower height", formula: "depth - restDepth - 3/8*inch", mark: "mem" },
@@ -152,19 +173,29 @@ export const longBody: Recipe = {
     ...body.steps,
     { text: "Slide the excluder down between the two sides; the winter board takes its place when it comes out.", when: 'arrangement == "pair"' },
     { text: "Each lid sheds water away from the middle: bevel it, or nail a drip bar over the joint; covers are made to the box as measured.", when: 'arrangement == "pair"' },
-    { text: "Set the converter walls square to the Layens zone and screw them through the end walls over packing.", when: 'arrangement == "converter"' },
+    { text: "Set the converter walls square to the second zone and screw them through the end walls over packing.", when: 'arrangement == "converter"' },
     { text: "Bolt a leg at each corner, clear of the rests.", when: "legs" },
   ],
   demands: [
     ...body.demands,
     {
       rule: "zone-play",
-      label: "Layens bars, play end to end",
-      value: "zoneInside + 2 * zoneRest - 15*inch",
+      label: "Second standard's bars, play end to end",
+      value: "zoneInside + 2 * zoneRest - zoneBar",
       least: "1/16*inch",
       below: "stop",
       when: 'arrangement == "converter"',
       advice: "the converter walls stand too close",
+      mark: "mem",
+    },
+    {
+      rule: "zone-depth",
+      label: "Under the second standard's frames",
+      value: "depth - zoneRestDepth + zoneEar - zoneHeight",
+      least: "1/4*inch",
+      below: "stop",
+      when: 'arrangement == "converter"',
+      advice: "choose two bodies deep, or a shallower second standard",
       mark: "mem",
     },
     { rule: "zone-room", label: "Room behind the converter walls", value: "zoneWall", least: "0*inch", below: "stop", when: 'arrangement == "converter"', advice: "thinner stock, or a longer box", mark: "arithmetic" },
