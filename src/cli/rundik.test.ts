@@ -139,7 +139,7 @@ test("layout, order and plan agree with each other about one job", async () => {
   expect(plan.operations[0]!.start).toBe("2027-02-08T08:00");
   expect(plan.finish >= plan.bound).toBe(true);
   expect(plan.late).toBe(false);
-});
+}, 30_000);
 
 describe("refusals print nothing, say why, and exit 2", () => {
   test.each<[string, string[], string, RegExp]>([

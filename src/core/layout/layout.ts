@@ -3,7 +3,7 @@ import { cutsOf } from "./cuts";
 import { type BoundStyle, type GroupLayout, layGroup } from "./lay";
 import type { LpSolver } from "./lp";
 import { layoutTrouble, pinnedCounts, type Pinned } from "./pinned";
-import { type Layout, piecesOf } from "./place";
+import { type Layout, offcutsOf, piecesOf } from "./place";
 import { type Group, type LayoutRequest, type Missing, groups } from "./request";
 
 /** A job's layouts, with how good they are. Cost in the job's money; areas in nm². */
@@ -164,7 +164,14 @@ function withPins(solved: GroupLayout, pins: Held[], request: LayoutRequest): Gr
   const cost = pins.reduce((n, h) => n + h.pin.repeat * request.stock[h.pin.stock]!.price, 0);
   return {
     ...solved,
-    layouts: [...pins.map(({ pin, index }): Layout => ({ ...pin, offcuts: [], pin: index })), ...solved.layouts],
+    layouts: [
+      ...pins.map(({ pin, index }): Layout => ({
+        ...pin,
+        offcuts: offcutsOf(pin.strips, request.stock[pin.stock]!, request.saw),
+        pin: index,
+      })),
+      ...solved.layouts,
+    ],
     count: solved.count + boards,
     cost: solved.cost + cost,
     boundCount: solved.boundCount + boards,

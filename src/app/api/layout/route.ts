@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { answer, readBody } from "@/app/http";
 import { LIMITS } from "@/core/job/job";
+import { pinnedSchema } from "@/core/job/perform";
 import type { LayoutRequest } from "@/core/layout/request";
 import { ask } from "@/workers/pool";
 
@@ -17,6 +18,8 @@ const body = z.strictObject({
         width: positive,
         thickness: positive,
         quantity: z.number().int().min(1).max(1e7),
+        turn: z.boolean(),
+        block: z.boolean(),
       }),
     )
     .max(LIMITS.lines * 20),
@@ -31,10 +34,25 @@ const body = z.strictObject({
         price: z.number().min(0),
         available: z.number().int().min(0).nullable(),
         source: z.enum(["yard", "buy"]),
+        bad: z
+          .array(z.tuple([length, length]))
+          .max(50)
+          .optional(),
+        struck: z.number().int().min(0).optional(),
       }),
     )
     .max(LIMITS.stock),
-  saw: z.strictObject({ kerf: length, endTrim: length, edgeTrim: length, sheetTrim: length, keepOffcut: length }),
+  saw: z.strictObject({
+    kerf: length,
+    endTrim: length,
+    edgeTrim: length,
+    sheetTrim: length,
+    minHold: length,
+    keepOffcut: length,
+    sheetStages: z.union([z.literal(2), z.literal(3)]),
+  }),
+  weighing: z.strictObject({ pattern: z.number().min(0), offcut: z.number().min(0).max(1) }),
+  pinned: z.array(pinnedSchema).max(LIMITS.stock),
 });
 
 /** Lays out on a worker; answers a line of JSON for each step of progress and one for the result. Hanging up stops it. */

@@ -4,7 +4,7 @@ import { modelOf } from "./programme";
 import { covers, type Rest } from "./rounding";
 
 /** Small whole-number programmes solved at most, and their nodes: they keep a tidying to a fraction of a second. */
-const TRIES = 40;
+const TRIES = 24;
 const NODES = 20;
 /** Smallest patterns that are tried to be left out at each step. */
 const SMALLEST = 4;
