@@ -6,7 +6,7 @@ import { layOut } from "@/core/layout/layout";
 import { layoutRequest } from "@/core/layout/request";
 import { orderOf } from "@/core/order/order";
 import { planOf } from "@/core/plan/plan";
-import { BoardDrawing } from "./drawing/BoardDrawing";
+import { BoardDrawing } from "./layout/BoardDrawing";
 import { Exploded } from "./drawing/Exploded";
 import { ThreeViews } from "./drawing/ThreeViews";
 import { stationState, STATIONS } from "./job/stations";

@@ -241,7 +241,7 @@ export function jobFileSchema(units: Units, own: Standard[] = []) {
     minHold: length.optional(),
     keepOffcut: length.optional(),
     sheetStages: z.union([z.literal(2), z.literal(3)]).optional(),
-    weighing: strict({ pattern: money.default(0), offcut: z.number().min(0).max(1).default(0) }).optional(),
+    weighing: strict({ setUp: money.default(0), offcut: z.number().min(0).max(1).default(0) }).optional(),
     people: z.number().int().min(1).max(50).optional(),
     days: z.array(z.number().int().min(1).max(7)).min(1).max(7).optional(),
     hours: z

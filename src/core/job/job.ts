@@ -82,7 +82,7 @@ export const USUAL_WORKSHOP: Workshop = {
   minHold: inch(9),
   keepOffcut: inch(12),
   sheetStages: 2,
-  weighing: { pattern: 0, offcut: 0 },
+  weighing: { setUp: 0, offcut: 0 },
   people: 1,
   days: [1, 2, 3, 4, 5],
   hours: [

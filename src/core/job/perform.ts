@@ -93,7 +93,7 @@ export const actSchema: z.ZodType<Act> = z.discriminatedUnion("do", [
         keepOffcut: lengthSchema,
         people: z.number().int(),
         sheetStages: z.union([z.literal(2), z.literal(3)]),
-        weighing: z.strictObject({ pattern: z.number().min(0), offcut: z.number().min(0).max(1) }),
+        weighing: z.strictObject({ setUp: z.number().min(0), offcut: z.number().min(0).max(1) }),
       })
       .partial(),
   }),

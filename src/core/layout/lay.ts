@@ -16,8 +16,8 @@ export interface GroupLayout {
   count: number;
   /** What the bound holds for: any cutting at all, or the style the layouts are cut in. */
   boundStyle: BoundStyle;
-  /** Layouts none of which another beats in both cost and patterns: what fewer patterns would cost. */
-  tradeOff: { patterns: number; cost: number }[];
+  /** Layouts none of which another beats in both cost and set-ups: what fewer of those would cost. */
+  tradeOff: { patterns: number; settings: number; cost: number }[];
 }
 export type BoundStyle = "any" | "two-stage" | "three-stage";
 
@@ -58,27 +58,33 @@ export function layGroup(
     stock: group.stock[pattern.stock]!,
   });
   const typical = Math.max(...boards.map((b) => b.price), 1e-6);
-  // What an offcut is worth by the maker's weighing; trims are worth avoiding where they cost no wood.
-  const keptOf = (p: Pattern) => {
-    const { offcuts, strips } = laid(p, 1);
-    const board = boards[p.stock]!;
-    const trims = strips.flatMap(cutsOfStrip).filter((c) => c.level === 3).length;
-    const area = offcuts.reduce((s, o) => s + (o.keep ? o.length * o.width : 0), 0);
-    return ((weighing.offcut + TIE) * board.price * area) / (board.length * board.width) - TIE * typical * trims;
+  const looks = new Map<Pattern, { kept: number; settings: string[] }>();
+  /** A pattern's settings, and what its offcuts are worth by the maker's weighing, less a little for each trim. */
+  const look = (p: Pattern) => {
+    let known = looks.get(p);
+    if (!known) {
+      const { offcuts, strips } = laid(p, 1);
+      const board = boards[p.stock]!;
+      const cuts = strips.flatMap(cutsOfStrip);
+      const trims = cuts.filter((c) => c.level === 3).length;
+      const area = offcuts.reduce((s, o) => s + (o.keep ? o.length * o.width : 0), 0);
+      known = {
+        kept: ((weighing.offcut + TIE) * board.price * area) / (board.length * board.width) - TIE * typical * trims,
+        settings: cuts.map((c) => `${c.kind} ${c.setting}`),
+      };
+      looks.set(p, known);
+    }
+    return known;
   };
-  const settings = (used: Used) =>
-    new Set(
-      used.flatMap((u) =>
-        laid(u.pattern, 1)
-          .strips.flatMap(cutsOfStrip)
-          .map((c) => `${c.kind} ${c.setting}`),
-      ),
-    ).size;
-  const kept = (used: Used) =>
-    used.reduce((s, u) => s + u.repeat * keptOf(u.pattern), 0) - TIE * typical * settings(used);
-  const answer = solveCutting(problem, lp, hear, { pattern: weighing.pattern + TIE * typical, kept });
+  const settings = (used: Used) => new Set(used.flatMap((u) => look(u.pattern).settings)).size;
+  const answer = solveCutting(problem, lp, hear, {
+    price: weighing.setUp + TIE * typical,
+    setUps: (used) => used.length + settings(used),
+    kept: (used) => used.reduce((s, u) => s + u.repeat * look(u.pattern).kept, 0),
+  });
   const tradeOff = answer.others.map((used) => ({
     patterns: used.length,
+    settings: settings(used),
     cost: used.reduce((s, u) => s + u.repeat * boards[u.pattern.stock]!.price, 0),
   }));
   return {

@@ -192,7 +192,7 @@ export function allLayouts(result: LayoutResult): { layout: Layout; group: Group
 /** What a bound is said of. */
 export const STYLES: Record<BoundStyle, string> = {
   any: "any cutting",
-  "two-stage": "cutting in two stages, rips or crosscuts first, and a trim",
+  "two-stage": "cutting in two stages and a trim",
   "three-stage": "cutting in three stages and a trim",
 };
 

@@ -35,8 +35,8 @@ export interface Saw {
 
 /** What the maker weighs beside the price of the wood. */
 export interface Weighing {
-  /** Money one more pattern is held to cost: a set-up, and a chance to get it wrong. */
-  pattern: number;
+  /** Money one more set-up is held to cost: a pattern more, or a fence or stop setting more; each a chance to get it wrong. */
+  setUp: number;
   /** Part of its price an offcut that is kept is held to be worth. */
   offcut: number;
 }

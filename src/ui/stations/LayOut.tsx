@@ -1,13 +1,11 @@
 "use client";
-import { Fragment } from "react";
-import { lengthText } from "@/core/length/format";
-import { type Layout, stripSize } from "@/core/layout/place";
 import { aboveBound, allLayouts, type LayoutResult, STYLES } from "@/core/layout/layout";
 import { missingText } from "@/core/layout/missing";
-import { settingsApart, setUps } from "@/core/layout/setups";
-import { inch, type Length, type Units } from "@/core/length/length";
-import { BoardDrawing } from "@/ui/drawing/BoardDrawing";
+import { inch } from "@/core/length/length";
 import { useDesk, useLaid } from "@/ui/job/useDesk";
+import { LayoutList } from "@/ui/layout/LayoutList";
+import { SetUpList } from "@/ui/layout/SetUpList";
+import { Weigh } from "@/ui/layout/Weigh";
 import { Measure } from "@/ui/parts/Measure";
 import { count, money } from "@/ui/parts/words";
 import { Empty } from "./Empty";
@@ -15,7 +13,7 @@ import { Empty } from "./Empty";
 /** Boards and how they are cut, with how good that is. */
 export function LayOut() {
   const desk = useDesk();
-  const { job, worked } = desk;
+  const { job } = desk;
   const { layout } = useLaid();
   if (job.lines.length === 0)
     return <Empty text="There is nothing to lay out yet." next="ask" act="Say what to make" />;
@@ -35,47 +33,32 @@ export function LayOut() {
             {missingText(m, job.units)}
           </p>
         ))}
-        {result && <Patterns result={result} units={job.units} />}
+        {result && <LayoutList result={result} units={job.units} />}
       </section>
       {result && (
         <section aria-label="Set-ups">
-          <h2 className="small-head">Set-ups, in sawing order</h2>
-          <table className="cutting-list">
-            <tbody>
-              {setUps(result).map((s, i) => (
-                <tr key={i}>
-                  <td className="w-20 text-right text-[1.2rem]">
-                    <Measure value={s.setting} units={job.units} />
-                  </td>
-                  <td>
-                    <span className="block">
-                      {s.kind === "rip" ? `rip, ${count(s.count, "strip")}` : `crosscut, ${count(s.count, "piece")}`}
-                      {s.planed > 0 && (
-                        <>
-                          , plane off <Measure value={s.planed} units={job.units} />
-                        </>
-                      )}
-                    </span>
-                    <span className="text-[.84rem] text-soft">
-                      {s.kind === "rip" ? "fence" : "stop"}; {s.parts.join(", ").toLowerCase()}
-                      {s.kind === "crosscut" && s.setting < job.workshop.minHold
-                        ? "; short: cut from a longer piece"
-                        : ""}
-                    </span>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          <h2 className="small-head mt-4">
-            {setUps(result).length} settings instead of {settingsApart(worked)} line by line
-          </h2>
+          <SetUpList result={result} />
           <Figures result={result} />
+          <div className="no-print">
+            <Weigh result={result} />
+            <h2 className="small-head mt-4">On paper and in files</h2>
+            <p className="flex flex-wrap gap-x-4">
+              <a className="quiet" href={`/jobs/${desk.id}/boards`}>
+                a sheet a pattern
+              </a>
+              {["svg", "dxf", "csv"].map((kind) => (
+                <a key={kind} className="quiet" href={`/api/jobs/${desk.id}/layout/boards.${kind}`}>
+                  {kind.toUpperCase()}
+                </a>
+              ))}
+            </p>
+          </div>
           <p className="mt-3 text-[.84rem] text-soft">
             saw removes <Measure value={job.workshop.kerf} units={job.units} /> · end trim{" "}
-            <Measure value={job.workshop.endTrim} units={job.units} /> · guard and riving knife on for every rip; push
-            stick under <Measure value={sixInches} units={job.units} />. Follow the machine’s manual and your local
-            rules.
+            <Measure value={job.workshop.endTrim} units={job.units} /> · nothing shorter than{" "}
+            <Measure value={job.workshop.minHold} units={job.units} /> is ripped · guard and riving knife on for every
+            rip; push stick under <Measure value={sixInches} units={job.units} />. Follow the machine’s manual and your
+            local rules.
           </p>
         </section>
       )}
@@ -102,7 +85,7 @@ function Headline() {
         {layout.state === "stopped"
           ? "Stopped."
           : progress
-            ? `Laying out: ${count(progress.count, "board")} so far, try ${progress.done} of ${progress.of}`
+            ? `Laying out: ${count(progress.count, "board")} for ${money(progress.cost)} so far, at least ${money(progress.bound)}; thickness ${progress.done + 1} of ${progress.of}`
             : "Laying out …"}
         {layout.state === "stopped" ? (
           <button className="act text-[1rem]" onClick={layout.again}>
@@ -147,80 +130,6 @@ function Headline() {
       </span>
     </p>
   );
-}
-
-function Patterns({ result, units }: { result: LayoutResult; units: Units }) {
-  const stock = result.request.stock;
-  const longest = Math.max(...stock.map((s) => s.length));
-  const name = new Map(result.request.blanks.map((b) => [b.id, b.name]));
-  return (
-    <ol>
-      {allLayouts(result).map(({ layout, group }, i) => {
-        const board = stock[layout.stock]!;
-        return (
-          <li key={i} className="keep-together grid grid-cols-[84px_minmax(0,1fr)] gap-x-4 border-b border-rule py-3">
-            <div className="text-right">
-              <b className="block font-mono text-[2.2rem] leading-none font-semibold">{layout.repeat}</b>
-              <span className="text-[.84rem] text-soft">
-                {layout.repeat === 1 ? "board" : "boards"} like this
-                {board.source === "yard" && ", from the yard"}
-              </span>
-            </div>
-            <div>
-              <BoardDrawing layout={layout} board={board} longest={longest} names={name} units={units} />
-              <p className="mt-1 text-[.87rem] text-soft">
-                {board.material}{" "}
-                {[group.thickness, board.width, board.length].map((x) => lengthText(x, units)).join(" × ")}:{" "}
-                <CutOrder layout={layout} names={name} units={units} />
-              </p>
-            </div>
-          </li>
-        );
-      })}
-    </ol>
-  );
-}
-
-/** `rip 9 5/8: 4 side 19 1/8, 1 end 16 1/4; rip 3 at 3/8: …`, in the order a person cuts. */
-function CutOrder({ layout, names, units }: { layout: Layout; names: Map<string, string>; units: Units }) {
-  const kinds = [...new Set(layout.strips.map((s) => `${s.order} ${stripSize(s)}`))];
-  return kinds.map((kind, k) => {
-    const strips = layout.strips.filter((s) => `${s.order} ${stripSize(s)}` === kind);
-    const { order } = strips[0]!;
-    const stops = new Map<string, { name: string; size: Length; n: number; trim?: Length }>();
-    for (const s of strips)
-      for (const x of s.sections)
-        for (const p of x.pieces) {
-          const across = order === "rip" ? p.width : p.length;
-          const key = `${p.blank} ${x.size} ${across}`;
-          const trim = across < stripSize(s) ? across : undefined;
-          stops.set(key, {
-            name: names.get(p.blank)!.toLowerCase(),
-            size: x.size,
-            n: (stops.get(key)?.n ?? 0) + 1,
-            trim,
-          });
-        }
-    return (
-      <Fragment key={kind}>
-        {k > 0 && "; "}
-        {order} {strips.length > 1 && `${strips.length} at `}
-        <Measure value={stripSize(strips[0]!)} units={units} />:{" "}
-        {[...stops.values()].map((s, i) => (
-          <Fragment key={i}>
-            {i > 0 && ", "}
-            {s.n} {s.name} <Measure value={s.size} units={units} />
-            {s.trim !== undefined && (
-              <>
-                {" "}
-                trimmed to <Measure value={s.trim} units={units} />
-              </>
-            )}
-          </Fragment>
-        ))}
-      </Fragment>
-    );
-  });
 }
 
 function Figures({ result }: { result: LayoutResult }) {

@@ -51,7 +51,7 @@ const body = z.strictObject({
     keepOffcut: length,
     sheetStages: z.union([z.literal(2), z.literal(3)]),
   }),
-  weighing: z.strictObject({ pattern: z.number().min(0), offcut: z.number().min(0).max(1) }),
+  weighing: z.strictObject({ setUp: z.number().min(0), offcut: z.number().min(0).max(1) }),
   pinned: z.array(pinnedSchema).max(LIMITS.stock),
 });
 

@@ -31,13 +31,14 @@ export interface CuttingAnswer {
   fewest: number;
   /** Pieces left over when the stock ran out. */
   short: { piece: number; quantity: number }[];
-  /** Layouts of the same pieces, none of which another beats in both cost and patterns; cheapest first. */
+  /** Layouts of the same pieces, none of which another beats in both cost and set-ups; cheapest first. */
   others: Used[];
 }
 
 export interface Wishes {
-  /** What one more pattern is held to cost. */
-  pattern: number;
+  /** How many set-ups a layout takes, and what one more is held to cost. */
+  setUps(used: Used): number;
+  price: number;
   /** What a layout's offcuts are held to be worth. */
   kept(used: Used): number;
 }
@@ -165,7 +166,8 @@ function solveMerged(
       i++
     ) {
       dive(diver, rest, root, i);
-      if (i === wholeAfter && !reaches(goal)) wholeNumbers(diver, rest, root, flat ? 300 : 150, flat ? 200 : 30);
+      if (bounding && i === wholeAfter && !reaches(goal))
+        wholeNumbers(diver, rest, root, flat ? 300 : 150, flat ? 200 : 30);
     }
   };
   if (pieces.length > 0) {
@@ -179,9 +181,11 @@ function solveMerged(
   let others: Used[] = [];
   if (wishes && used.length > 0 && sum(left) === 0) {
     const exact = (u: Used) => trimmed(u, rest.left);
+    const plainest = pieceByPiece(problem, rest);
+    if (plainest) seen.push(plainest);
     const tidier = lp && going ? fewerPatterns(used, stock, rest, exact, lp) : [];
-    others = unbeaten([used, ...seen, ...tidier], stock);
-    const value = (u: Used) => costOf(u, stock) + (wishes.pattern + 1e-9) * u.length - wishes.kept(u);
+    others = unbeaten([used, ...seen, ...tidier], stock, wishes.setUps);
+    const value = (u: Used) => costOf(u, stock) + wishes.price * wishes.setUps(u) - wishes.kept(u);
     used = [...others, ...seen].reduce((a, b) => (value(b) < value(a) - 1e-9 ? b : a), others[0]!);
   }
   const cost = costOf(used, stock);
@@ -199,6 +203,26 @@ function solveMerged(
 }
 
 const MOST_SEEN = 200;
+
+/** Every piece on boards of its own: the most wood, and the fewest settings. Undefined when the stock does not allow it. */
+function pieceByPiece(problem: CuttingProblem, rest: Rest): Used | undefined {
+  const pricer = pricerOf({ ...problem, style: { ...problem.style, stages: 2, trim: false, ripOnly: true } });
+  const supply = [...rest.supply];
+  const used: Used = [];
+  for (const [i, n] of rest.left.entries()) {
+    const only = rest.left.map((_, k) => (k === i ? n : 0));
+    const built = construct(
+      problem.stock,
+      pricer,
+      { left: only, supply },
+      only.map((m) => (m > 0 ? 1 : 0)),
+    );
+    if (built.left[i]! > 0) return undefined;
+    for (const u of built.used) if (supply[u.pattern.stock] !== null) supply[u.pattern.stock]! -= u.repeat;
+    used.push(...built.used);
+  }
+  return used;
+}
 
 const sum = (ns: number[]) => ns.reduce((a, b) => a + b, 0);
 

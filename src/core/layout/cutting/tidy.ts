@@ -47,10 +47,12 @@ export function fewerPatterns(
   return found;
 }
 
-/** Those of the layouts that no other beats in both cost and number of patterns; cheapest first. */
-export function unbeaten(all: Used[], stock: CutStock[]): Used[] {
-  const sorted = [...all].sort((a, b) => costOf(a, stock) - costOf(b, stock) || a.length - b.length);
-  const out: Used[] = [];
-  for (const u of sorted) if (out.every((o) => u.length < o.length)) out.push(u);
-  return out;
+/** Those of the layouts that no other beats in both cost and set-ups; cheapest first. */
+export function unbeaten(all: Used[], stock: CutStock[], setUps: (used: Used) => number): Used[] {
+  const sorted = all
+    .map((used) => ({ used, cost: costOf(used, stock), setUps: setUps(used) }))
+    .sort((a, b) => a.cost - b.cost || a.setUps - b.setUps);
+  const out: typeof sorted = [];
+  for (const u of sorted) if (out.every((o) => u.setUps < o.setUps)) out.push(u);
+  return out.map((u) => u.used);
 }

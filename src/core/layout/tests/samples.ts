@@ -45,4 +45,4 @@ export const request = (
   blanks: Blank[],
   stock: BoardStock[] = [board()],
   o: Partial<LayoutRequest> = {},
-): LayoutRequest => ({ blanks, stock, saw, weighing: { pattern: 0, offcut: 0 }, pinned: [], ...o });
+): LayoutRequest => ({ blanks, stock, saw, weighing: { setUp: 0, offcut: 0 }, pinned: [], ...o });

@@ -1,0 +1,30 @@
+import { z } from "zod";
+import { answer, idParam } from "@/app/http";
+import { workJob } from "@/core/job/worked";
+import { layoutRequest } from "@/core/layout/request";
+import { layoutCsv, layoutDxf, layoutSvg } from "@/exchange/layout";
+import { database } from "@/store/database";
+import { jobStore } from "@/store/jobs";
+import { ask } from "@/workers/pool";
+
+const params = z.object({ id: idParam, file: z.enum(["boards.svg", "boards.dxf", "boards.csv"]) });
+const TYPE = {
+  "boards.svg": "image/svg+xml",
+  "boards.dxf": "application/dxf",
+  "boards.csv": "text/csv; charset=utf-8",
+};
+
+/** The job's layouts at true size (SVG, DXF), or as a table of cuts and pieces (CSV). */
+export const GET = (_request: Request, context: { params: Promise<{ id: string; file: string }> }) =>
+  answer(async () => {
+    const read = params.safeParse(await context.params);
+    if (!read.success) return Response.json({ error: "there is no such file" }, { status: 404 });
+    const { id, file } = read.data;
+    const { job } = jobStore(database()).load(id);
+    const result = await ask("layout", layoutRequest(workJob(job)));
+    const body = { "boards.svg": () => layoutSvg(result, job.name), "boards.dxf": () => layoutDxf(result), "boards.csv": () => layoutCsv(result) }[file](); // prettier-ignore
+    const name = `${job.name.toLowerCase().replace(/[^a-z0-9]+/g, "-")}-${file}`;
+    return new Response(body, {
+      headers: { "content-type": TYPE[file], "content-disposition": `inline; filename="${name}"` },
+    });
+  });

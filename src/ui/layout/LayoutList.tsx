@@ -1,0 +1,201 @@
+"use client";
+import { useEffect, useState } from "react";
+import { allLayouts, type LayoutResult } from "@/core/layout/layout";
+import { type ByHand, moveTo, pin, type Spot, swap, unpin } from "@/core/layout/byhand";
+import { type Layout, type Offcut, piecesOf } from "@/core/layout/place";
+import type { Pinned } from "@/core/layout/pinned";
+import { lengthText } from "@/core/length/format";
+import { type Length, nm, type Units } from "@/core/length/length";
+import { useDesk } from "@/ui/job/useDesk";
+import { Key } from "@/ui/parts/Key";
+import { LengthField } from "@/ui/parts/LengthField";
+import { BoardDrawing } from "./BoardDrawing";
+import { CutOrder } from "./CutOrder";
+
+/** Every layout, with what can be done to it by hand: pin it, strike a board out, mark a bad stretch, move pieces. */
+export function LayoutList({ result, units }: { result: LayoutResult; units: Units }) {
+  const desk = useDesk();
+  const { stock } = result.request;
+  const all = allLayouts(result);
+  const [chosen, setChosen] = useState(0);
+  const [picked, setPicked] = useState<Spot | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const at = Math.min(chosen, all.length - 1);
+  const layout = all[at]?.layout;
+  // The request's boards are the job's stock without its packs.
+  const places = desk.job.stock.flatMap((s, i) => (s.form === "pack" ? [] : [i]));
+  const keep = (pinned: Pinned[]) =>
+    desk.act({ do: "pin", pinned: pinned.map((p) => ({ ...p, stock: places[p.stock]! })) });
+  const settle = (done: ByHand) => {
+    setPicked(null);
+    if ("trouble" in done) setTrouble(done.trouble);
+    else {
+      setTrouble(null);
+      keep(done.pinned);
+    }
+  };
+  const onPiece = (l: Layout, piece: number) => {
+    setTrouble(null);
+    setChosen(all.findIndex((x) => x.layout === l));
+    if (!picked) setPicked({ layout: l, piece });
+    else if (picked.layout === l && picked.piece === piece) setPicked(null);
+    else settle(swap(picked, { layout: l, piece }, result.request));
+  };
+  const onOffcut = (l: Layout, offcut: Offcut) => {
+    if (picked) settle(moveTo(picked, l, offcut, result.request));
+  };
+  const togglePin = () => {
+    if (!layout) return;
+    setPicked(null);
+    keep(layout.pin === undefined ? pin(layout, result.request) : unpin(layout, result.request));
+  };
+  const strike = () => {
+    if (!layout) return;
+    setPicked(null);
+    desk.act({ do: "strike out", at: places[layout.stock]! });
+  };
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const typing = e.target instanceof HTMLElement && e.target.closest("input, select, textarea, [role=dialog]");
+      if (typing || e.metaKey || e.ctrlKey || e.altKey) return;
+      if (e.key === "k") togglePin();
+      else if (e.key === "x") strike();
+      else if (e.key === "Escape") setPicked(null);
+      else return;
+      e.preventDefault();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  });
+  useEffect(() => setPicked(null), [result]);
+  const names = new Map(result.request.blanks.map((b) => [b.id, b.name]));
+  const longest = Math.max(...stock.map((s) => s.length));
+  return (
+    <>
+      {result.troubles.map((t) => (
+        <p key={t.pin} role="alert" className="mb-2 flex gap-3 border-l-8 border-madder bg-white px-3 py-2">
+          A pinned layout is left out: {t.why}.
+          <button className="quiet" onClick={() => keep(result.request.pinned.filter((_, i) => i !== t.pin))}>
+            let it go
+          </button>
+        </p>
+      ))}
+      <ol>
+        {all.map(({ layout: l, group }, i) => {
+          const board = stock[l.stock]!;
+          const on = i === at;
+          return (
+            <li
+              key={i}
+              className={`keep-together grid grid-cols-[84px_minmax(0,1fr)] gap-x-4 border-b border-rule py-3 pl-2 ${on ? "border-l-4 border-l-blue bg-white" : "border-l-4 border-l-transparent"}`}
+            >
+              <div className="text-right">
+                <button
+                  className="border-0 bg-transparent p-0 text-right"
+                  aria-pressed={on}
+                  aria-label={`choose layout ${i + 1}`}
+                  onClick={() => setChosen(i)}
+                >
+                  <b className="block font-mono text-[2.2rem] leading-none font-semibold">{l.repeat}</b>
+                  <span className="text-[.84rem] text-soft">
+                    {l.repeat === 1 ? board.form : `${board.form}s`} like this
+                    {board.source === "yard" && ", from the yard"}
+                  </span>
+                </button>
+                {l.pin !== undefined && <b className="block text-[.84rem] text-blue">pinned</b>}
+              </div>
+              <div>
+                <BoardDrawing
+                  layout={l}
+                  board={board}
+                  longest={longest}
+                  names={names}
+                  units={units}
+                  picked={picked?.layout === l ? picked.piece : undefined}
+                  reachable={on || picked !== null}
+                  onPiece={(piece) => onPiece(l, piece)}
+                  onOffcut={picked ? (o) => onOffcut(l, o) : undefined}
+                />
+                <p className="mt-1 text-[.87rem] text-soft">
+                  {board.material}{" "}
+                  {[group.thickness, board.width, board.length].map((x) => lengthText(x, units)).join(" × ")}
+                  {l.strips[0]?.order === "crosscut" ? ", crosscut first" : ", ripped first"}
+                </p>
+                {on && <CutOrder layout={l} board={board} saw={result.request.saw} units={units} />}
+              </div>
+            </li>
+          );
+        })}
+      </ol>
+      {layout && (
+        <div
+          className="no-print sticky -bottom-4 flex flex-wrap items-center gap-x-5 gap-y-1 border-t-2 border-ink bg-white px-3 py-2"
+          aria-label="By hand"
+          role="toolbar"
+        >
+          {picked ? (
+            <span>
+              <b>{names.get(piecesOf(picked.layout)[picked.piece]!.blank)}</b> is picked up: choose a piece to change
+              places with, or an offcut to put it in.{" "}
+              <button className="quiet" onClick={() => setPicked(null)}>
+                put it back <Key k="esc" />
+              </button>
+            </span>
+          ) : (
+            <>
+              <button className="border-0 bg-transparent p-0 font-semibold" onClick={togglePin}>
+                {layout.pin === undefined ? "Pin this layout" : "Let this layout go"} <Key k="k" />
+              </button>
+              <button className="border-0 bg-transparent p-0" onClick={strike}>
+                Strike out a board <Key k="x" />
+              </button>
+              {stock[layout.stock]!.form === "board" && (
+                <BadStretch
+                  key={layout.stock}
+                  at={places[layout.stock]!}
+                  bad={stock[layout.stock]!.bad ?? []}
+                  units={units}
+                />
+              )}
+              <span className="text-[.87rem] text-soft">choose a piece to move it</span>
+            </>
+          )}
+          {trouble && (
+            <span role="alert" className="w-full font-semibold text-madder">
+              It cannot be cut so: {trouble}.
+            </span>
+          )}
+        </div>
+      )}
+    </>
+  );
+}
+
+/** Marks what is bad on one board of a stock, from its left end. */
+function BadStretch({ at, bad, units }: { at: number; bad: [Length, Length][]; units: Units }) {
+  const { act, job } = useDesk();
+  const [from, setFrom] = useState<Length>(nm(0));
+  const [to, setTo] = useState<Length>(nm(0));
+  const board = job.stock[at];
+  const ready = board && board.form === "board" && to > from && to <= board.length;
+  return (
+    <span className="flex flex-wrap items-baseline gap-1.5">
+      Bad stretch from
+      <LengthField label="Bad stretch from" className="w-16" value={from} units={units} onSettle={setFrom} />
+      to
+      <LengthField label="Bad stretch to" className="w-16" value={to} units={units} onSettle={setTo} />
+      <button
+        className="quiet"
+        disabled={!ready}
+        onClick={() => act({ do: "bad stretches", at, bad: [...bad, [from, to]] })}
+      >
+        mark it
+      </button>
+      {bad.length > 0 && (
+        <button className="quiet" onClick={() => act({ do: "bad stretches", at, bad: [] })}>
+          clear {bad.length}
+        </button>
+      )}
+    </span>
+  );
+}

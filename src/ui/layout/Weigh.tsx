@@ -1,0 +1,108 @@
+"use client";
+import { CartesianGrid, Line, LineChart, ReferenceDot, XAxis, YAxis } from "recharts";
+import { shownPoint, tradeOff } from "@/core/layout/tradeoff";
+import type { LayoutResult } from "@/core/layout/layout";
+import { useDesk } from "@/ui/job/useDesk";
+import { NumberField } from "@/ui/parts/NumberField";
+import { count, money } from "@/ui/parts/words";
+
+/** What fewer set-ups would cost, drawn; and what the maker holds a set-up and an offcut to be worth. */
+export function Weigh({ result }: { result: LayoutResult }) {
+  const { job, act } = useDesk();
+  const { weighing, sheetStages } = job.workshop;
+  const points = tradeOff(result);
+  const shown = shownPoint(result);
+  const weigh = (to: Partial<typeof weighing>) => act({ do: "workshop", to: { weighing: { ...weighing, ...to } } });
+  return (
+    <section aria-label="Cost against set-ups">
+      <h2 className="small-head mt-4">Cost against set-ups</h2>
+      {points.length > 1 && (
+        <>
+          <LineChart
+            width={292}
+            height={150}
+            data={points}
+            margin={{ top: 8, right: 14, bottom: 4, left: 0 }}
+            accessibilityLayer={false}
+          >
+            <CartesianGrid stroke="var(--color-rule)" vertical={false} />
+            <XAxis
+              dataKey="setUps"
+              type="number"
+              domain={["dataMin - 1", "dataMax + 1"]}
+              allowDecimals={false}
+              tick={{ fontSize: 12 }}
+              stroke="#56605b"
+            />
+            <YAxis
+              dataKey="cost"
+              type="number"
+              domain={["dataMin", "dataMax"]}
+              tick={{ fontSize: 12 }}
+              width={48}
+              tickFormatter={(v: number) => String(Math.round(v))}
+              stroke="#56605b"
+            />
+            <Line
+              dataKey="cost"
+              stroke="var(--color-blue)"
+              strokeWidth={1.5}
+              dot={{ r: 3.5, fill: "#fff" }}
+              isAnimationActive={false}
+            />
+            <ReferenceDot x={shown.setUps} y={result.cost} r={6} fill="var(--color-spruce)" stroke="none" />
+          </LineChart>
+          <p className="text-[.84rem] text-soft">
+            set-ups across (patterns, fences, stops), cost upward; the full dot is the layout shown
+          </p>
+          <p className="mt-1 flex flex-wrap gap-x-3 gap-y-1">
+            {points.map((p) => (
+              <button
+                key={p.setUps}
+                className="quiet"
+                aria-pressed={p.setUps === shown.setUps}
+                onClick={() => weigh({ setUp: p.price })}
+              >
+                {p.setUps === shown.setUps ? <b>{count(p.setUps, "set-up")}</b> : count(p.setUps, "set-up")},{" "}
+                {money(p.cost)}
+              </button>
+            ))}
+          </p>
+        </>
+      )}
+      {points.length <= 1 && (
+        <p className="text-[.93rem]">{count(shown.setUps, "set-up")}; no fewer were found for little more money.</p>
+      )}
+      <div className="mt-2 grid grid-cols-[1fr_auto] items-baseline gap-y-1">
+        <span>One more set-up costs me</span>
+        <NumberField
+          label="One more set-up costs me"
+          className="w-20"
+          value={weighing.setUp}
+          onSettle={(setUp) => weigh({ setUp: Math.max(0, setUp) })}
+        />
+        <span>A kept offcut is worth, % of its price</span>
+        <NumberField
+          label="A kept offcut is worth, % of its price"
+          className="w-20"
+          value={Math.round(weighing.offcut * 100)}
+          onSettle={(percent) => weigh({ offcut: Math.min(1, Math.max(0, percent / 100)) })}
+        />
+        {result.request.stock.some((s) => s.form === "sheet") && (
+          <>
+            <label htmlFor="sheet-stages">Sheets are cut in</label>
+            <select
+              id="sheet-stages"
+              className="field"
+              value={sheetStages}
+              onChange={(e) => act({ do: "workshop", to: { sheetStages: e.target.value === "3" ? 3 : 2 } })}
+            >
+              <option value="2">two stages</option>
+              <option value="3">three stages</option>
+            </select>
+          </>
+        )}
+      </div>
+    </section>
+  );
+}

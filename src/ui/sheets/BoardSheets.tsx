@@ -1,0 +1,106 @@
+import Link from "next/link";
+import type { Job } from "@/core/job/job";
+import { lengthText } from "@/core/length/format";
+import { allLayouts, type LayoutResult } from "@/core/layout/layout";
+import { piecesOf } from "@/core/layout/place";
+import { caution } from "@/core/plan/cautions";
+import { BoardDrawing } from "@/ui/layout/BoardDrawing";
+import { CutOrder } from "@/ui/layout/CutOrder";
+import { Measure } from "@/ui/parts/Measure";
+import { PrintButton } from "@/ui/parts/PrintButton";
+import { count } from "@/ui/parts/words";
+
+/** A sheet for each pattern: the board, its cuts in order, its pieces, and a box to tick for every board. */
+export function BoardSheets({ job, jobId, result }: { job: Job; jobId: number; result: LayoutResult }) {
+  const names = new Map(result.request.blanks.map((b) => [b.id, b.name]));
+  const all = allLayouts(result);
+  return (
+    <main className="mx-auto max-w-[64rem] px-5 py-4">
+      <p className="no-print mb-2 flex gap-4">
+        <Link href={`/jobs/${jobId}/lay-out`} className="underline underline-offset-2">
+          back to the job
+        </Link>
+        <PrintButton />
+      </p>
+      {all.length === 0 && <p>There is nothing laid out yet.</p>}
+      {all.map(({ layout, group }, i) => {
+        const board = result.request.stock[layout.stock]!;
+        const sizes = [group.thickness, board.width, board.length].map((x) => lengthText(x, job.units)).join(" × ");
+        return (
+          <section key={i} className="mb-10 break-after-page">
+            <h1 className="text-[1.7rem] font-bold">
+              {count(layout.repeat, board.form)} like this{" "}
+              <span className="font-normal">
+                · {board.material} {sizes}
+                {board.source === "yard" && ", from the yard"}
+              </span>
+            </h1>
+            <p className="mb-3 text-soft">
+              {job.name} · pattern {i + 1} of {all.length}
+            </p>
+            <BoardDrawing layout={layout} board={board} longest={board.length} names={names} units={job.units} />
+            <div className="mt-4 grid grid-cols-1 gap-x-8 gap-y-4 md:grid-cols-[1.3fr_1fr] print:grid-cols-[1.3fr_1fr]">
+              <div>
+                <h2 className="small-head">Cuts, in order</h2>
+                <CutOrder layout={layout} board={board} saw={result.request.saw} units={job.units} />
+              </div>
+              <Pieces layout={layout} names={names} units={job.units} />
+            </div>
+            <h2 className="small-head mt-4">Tick each board when it is cut</h2>
+            <Ticks repeat={layout.repeat} />
+            <p className="mt-4 border-l-8 border-ink pl-3 text-[.93rem]">{caution("rip")}</p>
+          </section>
+        );
+      })}
+    </main>
+  );
+}
+
+function Pieces({
+  layout,
+  names,
+  units,
+}: {
+  layout: Parameters<typeof piecesOf>[0] & { repeat: number };
+  names: Map<string, string>;
+  units: Job["units"];
+}) {
+  const kinds = new Map<string, { n: number; piece: ReturnType<typeof piecesOf>[number] }>();
+  for (const p of piecesOf(layout)) {
+    const key = `${p.blank} ${p.length} ${p.width}`;
+    kinds.set(key, { n: (kinds.get(key)?.n ?? 0) + 1, piece: p });
+  }
+  return (
+    <table className="cutting-list self-start">
+      <caption className="small-head text-left">A board gives, and all {layout.repeat}</caption>
+      <tbody>
+        {[...kinds.values()].map(({ n, piece }) => (
+          <tr key={`${piece.blank} ${piece.length} ${piece.width}`}>
+            <td className="w-10 text-right font-mono font-semibold">{n}</td>
+            <td className="w-14 text-right font-mono text-soft">{n * layout.repeat}</td>
+            <td>{names.get(piece.blank)}</td>
+            <td className="whitespace-nowrap">
+              <Measure value={piece.length} units={units} /> × <Measure value={piece.width} units={units} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** A box for every board, in tens; above a hundred a box for every ten. */
+function Ticks({ repeat }: { repeat: number }) {
+  const by = repeat > 100 ? 10 : 1;
+  const boxes = Math.ceil(repeat / by);
+  return (
+    <>
+      <p className="flex flex-wrap gap-1.5" aria-hidden="true">
+        {Array.from({ length: boxes }, (_, i) => (
+          <span key={i} className={`inline-block h-6 w-6 border border-ink ${i % 10 === 9 ? "mr-4" : ""}`} />
+        ))}
+      </p>
+      {by > 1 && <p className="text-[.87rem] text-soft">a box for every ten boards</p>}
+    </>
+  );
+}
