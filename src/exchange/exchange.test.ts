@@ -1,11 +1,16 @@
 import DxfParser from "dxf-parser";
 import { XMLParser } from "fast-xml-parser";
+import Papa from "papaparse";
 import { inch, mm } from "@/core/length/length";
 import { storyStick } from "@/core/drawing/stick";
 import { emptyJob, type JobLine } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { RECIPES } from "@/core/recipes";
+import { allLayouts, layOut } from "@/core/layout/layout";
+import { piecesOf } from "@/core/layout/place";
+import { blank, board, request } from "@/core/layout/tests/samples";
 import { itemDxf } from "./dxf";
+import { layoutCsv, layoutDxf, layoutSvg } from "./layout";
 import { stickPages, stickPdf } from "./stickPdf";
 import { itemSvg } from "./svg";
 
@@ -162,4 +167,39 @@ describe("the story stick on paper", () => {
       expect(fromTop.some((d) => Math.abs(d - (45 - 18)) < 0.01)).toBe(true);
     },
   );
+});
+
+describe("layouts in files", () => {
+  const size = { length: inch(96), width: inch(11, 1, 4) };
+  const ask = request(
+    [
+      blank("0/side", inch(19, 1, 8), inch(9, 5, 8), 5),
+      blank("0/cleat", inch(6), inch(1, 1, 2), 9, { name: "=Cleat" }),
+    ],
+    [board({ ...size, available: 1, source: "yard", price: 0, bad: [[inch(50), inch(54)]] }), board(size)],
+  );
+  const result = layOut(ask, () => 0);
+  const all = allLayouts(result).map(({ layout }) => layout);
+
+  test("DXF, read back by an independent parser: every piece at its size on its board, the bad stretch apart", () => {
+    const { entities } = readDxf(layoutDxf(result));
+    const sizes = (layer: string) => entities.filter((e) => e.layer === layer && e.vertices).map(box);
+    expect(sizes("BOARD")).toHaveLength(all.length);
+    expect(sizes("BAD")[0]![0]).toBeCloseTo(101.6, 6);
+    const sides = sizes("PIECE").filter(([l]) => Math.abs(l! - 485.775) < 1e-6);
+    expect(sides.length).toBe(all.reduce((n, l) => n + piecesOf(l).filter((p) => p.blank === "0/side").length, 0));
+  });
+
+  test("SVG is well formed, in mm; the table reads back with every cut and piece, and no cell is a formula", () => {
+    const svg = new XMLParser({ ignoreAttributes: false }).parse(layoutSvg(result, "Heath & moor")) as {
+      svg: Record<string, unknown>;
+    };
+    expect(svg.svg["@_width"]).toBe("2438.4mm");
+    const rows = Papa.parse<Record<string, string>>(layoutCsv(result), { header: true, skipEmptyLines: true });
+    expect(rows.errors).toEqual([]);
+    const pieces = rows.data.filter((r) => r.row === "piece");
+    expect(pieces).toHaveLength(all.reduce((n, l) => n + piecesOf(l).length, 0));
+    expect(pieces.every((r) => !r.what!.startsWith("="))).toBe(true);
+    expect(rows.data.filter((r) => r.what === "out")).toHaveLength(1);
+  });
 });

@@ -7,7 +7,7 @@ import { blank, board, request } from "./tests/samples";
 import { verify } from "./tests/verify";
 
 const long = blank("long", inch(40), inch(9, 5, 8), 6);
-const short = blank("short", inch(12), inch(9, 5, 8), 4);
+const short = blank("short", inch(12), inch(9, 5, 8), 3);
 const ask = request([long, short]);
 const lay = (r: LayoutRequest): LayoutResult => {
   const result = layOut(r, () => 0);
@@ -32,16 +32,14 @@ test("a pinned layout stays on its boards, and what is left is laid out around i
 });
 
 test("two pieces change places on one board each; the counts still come out and the boards can be cut", () => {
-  // By hand: boards of 40 + 40 + 12; a 12 and a 12 of different boards are alike, a 40 and a 12 are not.
-  const first = lay(ask);
-  const [a, b] = [layouts(first).find((l) => ids(l).includes("short"))!, layouts(first).at(-1)!];
+  // By hand: three boards of 40 + 40 + 12.
+  const a = layouts(lay(ask))[0]!;
   const at = (l: typeof a, id: string) => piecesOf(l).findIndex((p) => p.blank === id);
   const swapped = done(swap({ layout: a, piece: at(a, "long") }, { layout: a, piece: at(a, "short") }, ask));
   expect(swapped).toHaveLength(1);
   expect(ids(swapped[0]!)).toBe(ids(a));
   expect(piecesOf(swapped[0]!)[0]!.blank).not.toBe(piecesOf(a)[0]!.blank);
   lay({ ...ask, pinned: swapped });
-  expect(b).toBeDefined();
 });
 
 test("a piece goes to an offcut of another board; where it does not fit it is said why", () => {

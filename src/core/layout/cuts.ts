@@ -47,6 +47,21 @@ export function cutsOfStrip(
   ];
 }
 
+/** When in the sawing a cut is made: blocks are worked between being crosscut and being sliced. */
+export type Step = "section" | "block" | "rip" | "slice" | "crosscut" | "trim";
+
+export function stepOf(cut: { level: 1 | 2 | 3; kind: "rip" | "crosscut" }, order: Order, block: boolean): Step {
+  if (cut.level === 3) return "trim";
+  if (block) return cut.level === 1 ? "block" : "slice";
+  if (order === "crosscut" && cut.level === 1) return "section";
+  return cut.kind;
+}
+
+/** The settings a layout wants, each said once: a stop used before the rips and again after them counts twice. */
+export const settingsOf = (strips: LaidStrip[]): string[] => [
+  ...new Set(strips.flatMap((s) => cutsOfStrip(s).map((c) => `${stepOf(c, s.order, false)} ${c.kind} ${c.setting}`))),
+];
+
 /** The cuts of one board in the order a person makes them: square the end, cut bad stretches out, then strips, sections and trims. */
 export function cutsOf(layout: Layout, board: BoardStock, saw: Saw): Cut[] {
   const cuts: Cut[] = [{ kind: "trim", setting: trims(board, saw).end, count: 1, level: 0 }];

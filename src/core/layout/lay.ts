@@ -1,7 +1,7 @@
 import type { BoardStock } from "@/core/job/job";
 import type { CuttingProblem, Pattern, Used } from "./cutting/problem";
 import { solveCutting } from "./cutting/solve";
-import { cutsOfStrip } from "./cuts";
+import { cutsOfStrip, settingsOf } from "./cuts";
 import type { LpSolver } from "./lp";
 import { type Layout, place } from "./place";
 import { clearOf, type Group, type Saw, type Weighing } from "./request";
@@ -70,7 +70,7 @@ export function layGroup(
       const area = offcuts.reduce((s, o) => s + (o.keep ? o.length * o.width : 0), 0);
       known = {
         kept: ((weighing.offcut + TIE) * board.price * area) / (board.length * board.width) - TIE * typical * trims,
-        settings: cuts.map((c) => `${c.kind} ${c.setting}`),
+        settings: settingsOf(strips),
       };
       looks.set(p, known);
     }

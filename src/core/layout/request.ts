@@ -136,7 +136,9 @@ const usable = (s: BoardStock, saw: Saw) => ({
 const gives = (s: BoardStock, blank: Blank) => (s.form === "sheet") === (blank.material === "ply");
 
 /** Less than this is not planed off: a board measured 27 mm gives a 1 1/16 bar as it is. */
-const SHAVING = 200_000;
+export const SHAVING = 200_000;
+/** A board is planed down by no more than this to serve as one of a thinner kind. */
+const MOST_PLANED = 6_350_000;
 
 /**
  * Chooses for every blank the thickness of board it comes from and how it lies: the way that takes least wood
@@ -146,6 +148,7 @@ export function groups(request: LayoutRequest): { groups: Group[]; missing: Miss
   const { blanks, stock, saw } = request;
   const byThickness = new Map<string, Group>();
   const missing: Missing[] = [];
+  const form = (g: Group) => (stock[g.stock[0]!]!.form === "board" ? 0 : 1);
   for (const blank of blanks) {
     const ways = stock.flatMap((s, index) => {
       if (!gives(s, blank)) return [];
@@ -179,7 +182,7 @@ export function groups(request: LayoutRequest): { groups: Group[]; missing: Miss
     }
     const group: Group = byThickness.get(`${best.form} ${best.thickness}`) ?? {
       thickness: best.thickness,
-      stock: stock.flatMap((s, i) => (s.thickness === best.thickness && s.form === best.form ? [i] : [])),
+      stock: [],
       lying: [],
     };
     group.lying.push({
@@ -190,7 +193,19 @@ export function groups(request: LayoutRequest): { groups: Group[]; missing: Miss
     });
     byThickness.set(`${best.form} ${best.thickness}`, group);
   }
-  return { groups: [...byThickness.values()].sort((a, b) => a.thickness - b.thickness), missing };
+  // A board belongs to the thickness it has, or is planed down to the nearest below it that is wanted.
+  for (const [i, s] of stock.entries()) {
+    const home = [...byThickness]
+      .filter(
+        ([key, g]) =>
+          key.startsWith(s.form) &&
+          s.thickness >= g.thickness &&
+          s.thickness - g.thickness <= (s.form === "board" ? MOST_PLANED : 0),
+      )
+      .sort(([, a], [, b]) => b.thickness - a.thickness)[0];
+    home?.[1].stock.push(i);
+  }
+  return { groups: [...byThickness.values()].sort((a, b) => form(a) - form(b) || a.thickness - b.thickness), missing };
 }
 
 function whyNot(blank: Blank, { stock, saw }: LayoutRequest): Missing["why"] {

@@ -1,15 +1,15 @@
 import type { Length } from "@/core/length/length";
 import type { WorkedJob } from "@/core/job/worked";
-import { cutsOfStrip } from "./cuts";
+import { cutsOfStrip, type Step, stepOf } from "./cuts";
 import type { LayoutResult } from "./layout";
-import type { Blank } from "./request";
+import { type Blank, SHAVING } from "./request";
 
 /**
  * One setting of the saw and everything cut at it. In sawing order: `section` crosscuts that come before any rip, and
  * `block` ones whose blocks are worked before they are sliced; `rip`; `slice` off a block; `crosscut` to length; `trim`.
  */
 export interface SetUp {
-  step: "section" | "block" | "rip" | "slice" | "crosscut" | "trim";
+  step: Step;
   kind: "rip" | "crosscut";
   setting: Length;
   /** Strips ripped, sections or pieces crosscut. */
@@ -22,7 +22,7 @@ export interface SetUp {
   planed: Length;
 }
 
-const ORDER: SetUp["step"][] = ["section", "block", "rip", "slice", "crosscut", "trim"];
+const ORDER: Step[] = ["section", "block", "rip", "slice", "crosscut", "trim"];
 
 /** All cuts at one fence or stop setting together, for the whole job; widest and longest first within a step. */
 export function setUps(result: LayoutResult): SetUp[] {
@@ -34,8 +34,11 @@ export function setUps(result: LayoutResult): SetUp[] {
         for (const cut of cutsOfStrip(strip)) {
           const cutFor = cut.pieces.map((p) => lying.get(p.blank)!);
           const block = strip.order === "crosscut" && cutFor.every((l) => l.blank.block && l.onEdge);
-          const step = stepOf(cut.level, strip.order, cut.kind, block);
-          const planed = step === "rip" || step === "block" ? Math.max(...cutFor.map((l) => l.planed)) : 0;
+          const step = stepOf(cut, strip.order, block);
+          // A board thicker than its group is planed down to it as well.
+          const over = result.request.stock[layout.stock]!.thickness - group.thickness;
+          const taken = Math.max(...cutFor.map((l) => l.planed + over));
+          const planed = (step === "rip" || step === "block") && taken >= SHAVING ? taken : 0;
           add(
             found,
             {
@@ -53,13 +56,6 @@ export function setUps(result: LayoutResult): SetUp[] {
       }
   }
   return [...found.values()].sort((a, b) => ORDER.indexOf(a.step) - ORDER.indexOf(b.step) || b.setting - a.setting);
-}
-
-function stepOf(level: 1 | 2 | 3, order: "rip" | "crosscut", kind: SetUp["kind"], block: boolean): SetUp["step"] {
-  if (level === 3) return "trim";
-  if (block) return level === 1 ? "block" : "slice";
-  if (order === "crosscut" && level === 1) return "section";
-  return kind;
 }
 
 function add(found: Map<string, SetUp>, s: Omit<SetUp, "blanks" | "parts">, blanks: Blank[]): void {

@@ -1,4 +1,4 @@
-import { cutsOfStrip } from "./cuts";
+import { settingsOf } from "./cuts";
 import type { LayoutResult } from "./layout";
 
 /**
@@ -17,9 +17,7 @@ type Point = Omit<TradeOffPoint, "price">;
 /** The layout shown, as a point. */
 export function shownPoint(result: LayoutResult): Point {
   const each = result.groups.map(({ result: g }) => {
-    const settings = new Set(
-      g.layouts.flatMap((l) => l.strips.flatMap(cutsOfStrip)).map((c) => `${c.kind} ${c.setting}`),
-    );
+    const settings = new Set(g.layouts.flatMap((l) => settingsOf(l.strips)));
     return { patterns: g.layouts.length, setUps: g.layouts.length + settings.size };
   });
   const sum = (f: (e: (typeof each)[0]) => number) => each.reduce((n, e) => n + f(e), 0);

@@ -1,6 +1,7 @@
 import type { Length } from "@/core/length/length";
 import type { WorkedJob } from "@/core/job/worked";
 import type { LayoutResult } from "@/core/layout/layout";
+import type { Step } from "@/core/layout/cuts";
 import { type SetUp, setUps } from "@/core/layout/setups";
 import { holds } from "@/core/shape/shape";
 import { toLength } from "@/core/shape/formula";
@@ -48,7 +49,7 @@ export function operations(worked: WorkedJob, layout: LayoutResult): Operation[]
   const blockOf = (blank: string) => saw.find((o) => o.step === "block" && o.blanks.includes(blank));
   const own = worked.lines.flatMap(({ line, shape, at }) => {
     const out: Operation[] = [];
-    const cutHere = (o: SawOperation, steps: SetUp["step"][]) =>
+    const cutHere = (o: SawOperation, steps: Step[]) =>
       steps.includes(o.step) && o.blanks.some((b) => b.startsWith(`${at}/`));
     let after = saw.filter((o) => cutHere(o, ["crosscut", "slice", "trim", "rip"])).map((o) => o.id);
     for (const op of shape.recipe.operations) {
@@ -112,12 +113,12 @@ function inOrder(all: Operation[]): Operation[] {
 }
 
 interface SawOperation extends Operation {
-  step: SetUp["step"];
+  step: Step;
   /** What must be over before its pieces can be worked on: itself, or the planing after it. */
   ready: string;
 }
 
-const SAWING: Record<SetUp["step"], { name: string; check: string }> = {
+const SAWING: Record<Step, { name: string; check: string }> = {
   section: { name: "Crosscut to sections", check: "measure the first section" },
   block: { name: "Crosscut to blocks", check: "measure the first block, and that its ends are square" },
   rip: { name: "Rip to width", check: "measure the first strip at both ends" },

@@ -1,6 +1,8 @@
 "use client";
 import { Dialog } from "radix-ui";
 import { sourceText } from "@/core/shape/write";
+import { featureCuts } from "@/core/shape/features";
+import type { Part } from "@/core/shape/shape";
 import type { Scope, Working } from "@/core/shape/scope";
 import type { Units } from "@/core/length/length";
 import { Key } from "@/ui/parts/Key";
@@ -26,6 +28,7 @@ export function WorkingStrip({ open, setOpen }: { open: boolean; setOpen(open: b
         {working.why && <span className="block">{working.why}</span>}
         <span className="block">{sourceText(working)}</span>
       </span>
+      <Cuts part={shape.parts.find((p) => lit?.key === `part ${p.id}`)} units={job.units} />
       <Dialog.Root open={open} onOpenChange={setOpen}>
         <Dialog.Trigger className="quiet">
           all of it <Key k="w" />
@@ -44,6 +47,16 @@ export function WorkingStrip({ open, setOpen }: { open: boolean; setOpen(open: b
         </Dialog.Portal>
       </Dialog.Root>
     </footer>
+  );
+}
+
+/** How the lit part's joints are cut: machine, edge and face. Takes its line whether or not a part is lit. */
+function Cuts({ part, units }: { part: Part | undefined; units: Units }) {
+  const cuts = part ? featureCuts(part.features, units) : [];
+  return (
+    <p className="order-last h-[1.3em] w-full truncate text-[.84rem] text-soft" aria-live="off">
+      {cuts.map(({ what, how }) => `${what}: ${how}`).join(" · ")}
+    </p>
   );
 }
 

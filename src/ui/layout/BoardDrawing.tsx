@@ -2,7 +2,7 @@ import { type KeyboardEvent } from "react";
 import { type Layout, type Offcut, piecesOf } from "@/core/layout/place";
 import type { BoardStock } from "@/core/job/job";
 import { lengthText } from "@/core/length/format";
-import type { Units } from "@/core/length/length";
+import type { Length, Units } from "@/core/length/length";
 
 const WIDE = 800;
 
@@ -71,11 +71,12 @@ export function BoardDrawing(props: Props) {
             )}
           >
             <rect {...box(o)} fill="transparent" stroke="var(--color-ink)" strokeDasharray="4 3" strokeWidth="1" />
-            <Label {...box(o)} text={`keep ${lengthText(o.length, units)}`} />
+            <Label {...box(o)} name="keep" size={lengthText(Math.max(o.length, o.width) as Length, units)} />
           </g>
         ))}
       {pieces.map((p, i) => {
-        const text = `${names.get(p.blank)?.toLowerCase()} ${lengthText(p.length, units)}`;
+        const name = names.get(p.blank)?.toLowerCase() ?? "";
+        const text = `${name} ${lengthText(p.length, units)}`;
         return (
           <g key={i} {...live(onPiece && (() => onPiece(i)), text)} aria-pressed={onPiece ? picked === i : undefined}>
             <rect
@@ -84,7 +85,7 @@ export function BoardDrawing(props: Props) {
               stroke={picked === i ? "var(--color-blue)" : "var(--color-ink)"}
               strokeWidth={picked === i ? 3.5 : 1}
             />
-            <Label {...box(p)} text={text} />
+            <Label {...box(p)} name={name} size={lengthText(p.length, units)} />
           </g>
         );
       })}
@@ -112,27 +113,54 @@ function Bad({ x, width, height, text }: { x: number; width: number; height: num
   );
 }
 
-/** A piece's name where it can be read; otherwise only on hover. */
-function Label({ x, y, width, height, text }: { x: number; y: number; width: number; height: number; text: string }) {
-  const size = Math.min(13, height * 0.8);
-  const fits = (chars: number) => size >= 7.5 && chars * size * 0.52 < width;
-  // In a piece higher than it is long the words stand up.
-  const upright = !fits(text.length) && height > width && text.length * 6.5 < height && width > 9;
+/**
+ * A piece's name and length where they can be read: on one line, on two, standing up in what is high and narrow, or the
+ * length alone; otherwise only on hover.
+ */
+function Label({
+  x,
+  y,
+  width,
+  height,
+  name,
+  size,
+}: {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+  name: string;
+  size: string;
+}) {
+  const text = `${name} ${size}`;
+  const room = (chars: number, font: number, across: number) => font >= 7.5 && chars * font * 0.52 < across - 2;
+  const lines = (() => {
+    const one = Math.min(13, height * 0.8);
+    if (room(text.length, one, width)) return { font: one, of: [text], upright: false };
+    const two = Math.min(12, height * 0.38);
+    if (room(Math.max(name.length, size.length), two, width)) return { font: two, of: [name, size], upright: false };
+    const stood = Math.min(12, width * 0.8);
+    if (height > width && room(text.length, stood, height)) return { font: stood, of: [text], upright: true };
+    if (room(size.length, one, width)) return { font: one, of: [size], upright: false };
+    return undefined;
+  })();
+  const [cx, cy] = [x + width / 2, y + height / 2];
   return (
     <>
       <title>{text}</title>
-      {(fits(text.length) || upright) && (
+      {lines && (
         <text
-          x={x + width / 2}
-          y={y + height / 2 + (upright ? 0 : size * 0.35)}
           textAnchor="middle"
-          dominantBaseline={upright ? "central" : undefined}
-          fontSize={upright ? Math.min(12, width * 0.8) : size}
+          fontSize={lines.font}
           fill="var(--color-ink)"
-          transform={upright ? `rotate(-90 ${x + width / 2} ${y + height / 2})` : undefined}
+          transform={lines.upright ? `rotate(-90 ${cx} ${cy})` : undefined}
           pointerEvents="none"
         >
-          {text}
+          {lines.of.map((line, i) => (
+            <tspan key={line} x={cx} y={cy + lines.font * (0.35 + (i - (lines.of.length - 1) / 2) * 1.15)}>
+              {line}
+            </tspan>
+          ))}
         </text>
       )}
     </>

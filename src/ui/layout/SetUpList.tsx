@@ -1,10 +1,11 @@
-import { type SetUp, setUps, settingsApart } from "@/core/layout/setups";
+import type { Step } from "@/core/layout/cuts";
+import { setUps, settingsApart } from "@/core/layout/setups";
 import type { LayoutResult } from "@/core/layout/layout";
 import { useDesk } from "@/ui/job/useDesk";
 import { Measure } from "@/ui/parts/Measure";
 import { count } from "@/ui/parts/words";
 
-const STEP: Record<SetUp["step"], (n: number) => string> = {
+const STEP: Record<Step, (n: number) => string> = {
   section: (n) => `crosscut, ${count(n, "section")}`,
   block: (n) => `crosscut, ${count(n, "block")}`,
   rip: (n) => `rip, ${count(n, "strip")}`,

@@ -47,17 +47,20 @@ export function OwnStandard({
         <input
           className="field w-28 text-right font-mono"
           aria-label={`${STANDARD_NAMES[name] ?? name} (${field})`}
-          aria-invalid={wrong(field) ? true : undefined}
+          aria-invalid={wrong(field) && value !== "" ? true : undefined}
           value={String(value)}
           onChange={(e) =>
             put(COUNTS.includes(name) && /^\d+$/.test(e.target.value) ? Number(e.target.value) : e.target.value)
           }
         />
-        {wrong(field) && (
-          <span role="alert" className="block text-[.84rem] text-madder">
-            {wrong(field)}
-          </span>
-        )}
+        {wrong(field) &&
+          (value === "" ? (
+            <span className="block text-[.84rem] text-soft">{wrong(field)}</span>
+          ) : (
+            <span role="alert" className="block text-[.84rem] text-madder">
+              {wrong(field)}
+            </span>
+          ))}
       </td>
     </tr>
   );

@@ -357,7 +357,7 @@ function CutTable({ desk, onPart }: { desk: Desk; onPart(id: string): void }) {
             <td className="pl-4 text-[.87rem] text-soft">
               {featureCuts(part.features, job.units).map(({ what, how }) => (
                 <span key={what} className="block" title={how}>
-                  {what} <span className="text-[.8rem] text-[#6d736c]">{how}</span>
+                  {what} <span className="only-print">{how}</span>
                 </span>
               ))}
               {part.outside && <span className="only-print">{part.outside}</span>}

@@ -1,0 +1,112 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, type Page, test } from "@playwright/test";
+
+const POLLINATION = "Pollination co-operative, mating hives from the rough pile";
+
+async function layOut(page: Page, name = POLLINATION): Promise<void> {
+  await page.goto("/");
+  await page.getByRole("link", { name }).click();
+  await expect(page.getByRole("heading", { name, level: 1 })).toBeVisible();
+  await page.getByRole("link", { name: /Lay out/ }).click();
+  await laid(page);
+}
+const laid = (page: Page) =>
+  expect(page.getByRole("region", { name: "Layouts" })).toContainText(/least/, { timeout: 20_000 });
+const layouts = (page: Page) =>
+  page
+    .getByRole("region", { name: "Layouts" })
+    .getByRole("listitem")
+    .filter({ has: page.getByRole("group") });
+const bar = (page: Page) => page.getByRole("toolbar", { name: "By hand" });
+const undo = async (page: Page) => {
+  await page.keyboard.press("z");
+  await laid(page);
+};
+
+test("a layout is pinned, let go, a board struck out and a bad stretch marked; the rest is laid out around it", async ({
+  page,
+}) => {
+  await layOut(page);
+  await page.keyboard.press("k");
+  await expect(page.getByText("pinned", { exact: true })).toBeVisible();
+  await laid(page);
+  const pinned = layouts(page).filter({ hasText: "pinned" });
+  await expect(pinned).toHaveCount(1);
+  await pinned.getByRole("button", { name: /choose layout/ }).click();
+  await page.keyboard.press("k");
+  await expect(page.getByText("pinned", { exact: true })).toHaveCount(0);
+  await laid(page);
+
+  // From the yard: struck out it is gone from the layouts.
+  const yard = () => layouts(page).filter({ hasText: "from the yard" });
+  const before = await yard().count();
+  await yard()
+    .first()
+    .getByRole("button", { name: /choose layout/ })
+    .click();
+  await page.keyboard.press("x");
+  await expect(yard()).toHaveCount(before - 1, { timeout: 20_000 });
+  await undo(page);
+  await expect(yard()).toHaveCount(before, { timeout: 20_000 });
+
+  await yard()
+    .last()
+    .getByRole("button", { name: /choose layout/ })
+    .click();
+  await bar(page).getByLabel("Bad stretch from").fill("20");
+  await bar(page).getByLabel("Bad stretch from").press("Enter");
+  await bar(page).getByLabel("Bad stretch to").fill("23 1/2");
+  await bar(page).getByLabel("Bad stretch to").press("Enter");
+  await bar(page).getByRole("button", { name: "mark it" }).click();
+  await expect(page.locator("title", { hasText: "bad from 20 to 23 1/2" })).toHaveCount(1, { timeout: 20_000 });
+  await undo(page);
+});
+
+test("two pieces change places by keyboard alone; what cannot be cut is said", async ({ page }) => {
+  await layOut(page);
+  const piece = (at: number, name: RegExp) => layouts(page).nth(at).getByRole("button", { name }).first();
+  const all = await layouts(page).count();
+  // A long side for a short end on boards that have both.
+  for (let at = 0; at < all; at++) {
+    const side = piece(at, /^side 19/);
+    const end = piece(at, /^end 16/);
+    if ((await side.count()) === 0 || (await end.count()) === 0) continue;
+    await layouts(page)
+      .nth(at)
+      .getByRole("button", { name: /choose layout/ })
+      .press("Enter");
+    await side.press("Enter");
+    await expect(bar(page)).toContainText("is picked up");
+    await end.press("Enter");
+    await expect(page.getByText("pinned", { exact: true }).or(page.getByText(/cannot be cut so/))).toBeVisible();
+    await expect(bar(page)).not.toContainText("is picked up");
+    await laid(page);
+    return;
+  }
+  throw new Error("no board has a side and an end");
+});
+
+test("what a set-up costs moves the layout; sheets to print and files to carry", async ({ page, request }) => {
+  await layOut(page, "Heath estate, spring bodies");
+  const cost = () => page.getByText("Wood cost").locator("xpath=following-sibling::dd[1]").textContent();
+  const cheap = Number(await cost());
+  const choices = page.getByRole("region", { name: "Cost against set-ups" }).getByRole("button", { name: /set-ups/ });
+  await choices.last().click();
+  await expect(async () => expect(Number(await cost())).toBeGreaterThan(cheap)).toPass({ timeout: 20_000 });
+  await undo(page);
+  const results = await new AxeBuilder({ page }).analyze();
+  expect(results.violations.filter((v) => v.impact === "serious" || v.impact === "critical")).toEqual([]);
+
+  const id = /jobs\/(\d+)/.exec(page.url())![1];
+  for (const [file, has] of [
+    ["boards.svg", "<svg"],
+    ["boards.dxf", "SECTION"],
+    ["boards.csv", "layout,boards"],
+  ] as const) {
+    const reply = await request.get(`/api/jobs/${id}/layout/${file}`);
+    expect([file, reply.status(), (await reply.text()).includes(has)]).toEqual([file, 200, true]);
+  }
+  await page.getByRole("link", { name: "a sheet a pattern" }).click();
+  await expect(page.getByRole("heading", { name: /boards like this/ }).first()).toBeVisible();
+  await expect(page.getByText("Tick each board when it is cut").first()).toBeVisible();
+});
