@@ -23,6 +23,13 @@ const browser = await engine.launch({
   ],
 });
 
+/** Waits until the job is laid out. */
+const laid = (page) =>
+  page
+    .getByText(/is the least|of the least/)
+    .first()
+    .waitFor({ timeout: 30_000 });
+
 /** Name, page, and what is done before the picture. */
 const SHOTS = [
   ["jobs", "/"],
@@ -53,7 +60,31 @@ const SHOTS = [
       await page.keyboard.press("w");
     },
   ],
-  ["lay-out", "/jobs/1/lay-out"],
+  ["lay-out", "/jobs/1/lay-out", (page) => laid(page)],
+  [
+    "trade-off",
+    "/jobs/1/lay-out",
+    async (page) => {
+      await laid(page);
+      await page.getByRole("region", { name: "Cost against set-ups" }).scrollIntoViewIfNeeded();
+    },
+  ],
+  [
+    "rough-boards",
+    "/jobs/4/lay-out",
+    async (page) => {
+      await laid(page);
+      await page.locator("title", { hasText: "bad from" }).first().locator("..").scrollIntoViewIfNeeded();
+    },
+  ],
+  [
+    "sheet",
+    "/jobs/4/lay-out",
+    async (page) => {
+      await laid(page);
+      await page.getByText("birch ply").first().scrollIntoViewIfNeeded();
+    },
+  ],
   ["buy", "/jobs/1/buy"],
   ["run", "/jobs/1/run"],
   ["prove", "/jobs/1/prove"],

@@ -6,7 +6,7 @@ import { LIMITS } from "@/core/job/job";
 import { type WorkedJob, workJob } from "@/core/job/worked";
 import { findingsDocument } from "@/core/fit/document";
 import { layOut, layoutDocument, type LayoutResult } from "@/core/layout/layout";
-import { layoutRequest } from "@/core/layout/request";
+import { layoutRequest } from "@/core/layout/ask";
 import { missingText } from "@/core/layout/missing";
 import { orderDocument, orderOf } from "@/core/order/order";
 import { PlanError, planDocument, planOf } from "@/core/plan/plan";

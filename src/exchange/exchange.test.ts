@@ -7,7 +7,7 @@ import { emptyJob, type JobLine } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { RECIPES } from "@/core/recipes";
 import { allLayouts, layOut } from "@/core/layout/layout";
-import { piecesOf } from "@/core/layout/place";
+import { piecesOf } from "@/core/layout/laid";
 import { blank, board, request } from "@/core/layout/tests/samples";
 import { itemDxf } from "./dxf";
 import { layoutCsv, layoutDxf, layoutSvg } from "./layout";

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { inch, type Length, nm } from "@/core/length/length";
+import { inch, nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/job/job";
 import { layOut } from "@/core/layout/layout";
 import type { Blank, LayoutRequest } from "@/core/layout/request";

@@ -1,5 +1,5 @@
-import type { Pinned } from "@/core/layout/pinned";
-import { type LaidPiece, piecesOf } from "@/core/layout/place";
+import type { Pinned } from "@/core/layout/laid";
+import { type LaidPiece, piecesOf } from "@/core/layout/laid";
 import type { Length, Units } from "@/core/length/length";
 import { findRecipe, recipeFor } from "@/core/recipes";
 import type { OptionValue } from "@/core/shape/shape";
@@ -25,7 +25,7 @@ export type Act =
   | {
       do: "workshop";
       to: Partial<
-        Pick<Workshop, "kerf" | "endTrim" | "minHold" | "keepOffcut" | "people" | "sheetStages" | "weighing">
+        Pick<Workshop, "kerf" | "endTrim" | "minHold" | "keepOffcut" | "people" | "sheetStages" | "weighing" | "panels">
       >;
     }
   /** These layouts stay as they are, and no others. */

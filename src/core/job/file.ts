@@ -12,7 +12,7 @@ import { FormulaError } from "@/core/shape/formula";
 import { type Options, ShapeError } from "@/core/shape/shape";
 import { type Job, type JobLine, LIMITS, type StockEntry, USUAL_WORKSHOP } from "./job";
 import { JobFileError } from "./problem";
-import type { LaidPiece } from "@/core/layout/place";
+import type { LaidPiece } from "@/core/layout/laid";
 import { shapeOfLine } from "./worked";
 
 const one = (message: string, path = "") => new JobFileError([{ path, message }]);
@@ -60,7 +60,7 @@ function isLength(job: Job, line: JobLine, name: string): boolean {
 export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
   const length = (l: Length) => exactText(l, job.units);
   const clock = (m: number) => `${String(Math.floor(m / 60)).padStart(2, "0")}:${String(m % 60).padStart(2, "0")}`;
-  const { kerf, endTrim, edgeTrim, sheetTrim, minHold, keepOffcut, hours, ...rest } = job.workshop;
+  const { kerf, endTrim, edgeTrim, sheetTrim, minHold, keepOffcut, panelLoss, hours, ...rest } = job.workshop;
   const box = (b: { x: Length; y: Length; length: Length; width: Length }) => ({
     x: length(b.x),
     y: length(b.y),
@@ -117,6 +117,7 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
       sheetTrim: length(sheetTrim),
       minHold: length(minHold),
       keepOffcut: length(keepOffcut),
+      panelLoss: length(panelLoss),
       ...rest,
       hours: hours.map(([a, b]): [string, string] => [clock(a), clock(b)]),
     },
@@ -240,6 +241,8 @@ export function jobFileSchema(units: Units, own: Standard[] = []) {
     sheetTrim: length.optional(),
     minHold: length.optional(),
     keepOffcut: length.optional(),
+    panels: z.boolean().optional(),
+    panelLoss: length.optional(),
     sheetStages: z.union([z.literal(2), z.literal(3)]).optional(),
     weighing: strict({ setUp: money.default(0), offcut: z.number().min(0).max(1).default(0) }).optional(),
     people: z.number().int().min(1).max(50).optional(),

@@ -1,7 +1,8 @@
 import type { Length, Units } from "@/core/length/length";
 import { inch } from "@/core/length/length";
-import type { Pinned } from "@/core/layout/pinned";
+import type { Pinned } from "@/core/layout/laid";
 import type { Weighing } from "@/core/layout/request";
+import type { StockEntry } from "./stock";
 import type { Options } from "@/core/shape/shape";
 import type { Standard } from "@/core/standards/standard";
 
@@ -28,32 +29,7 @@ export interface JobLine {
   options: Options;
 }
 
-/** Material on hand or for sale. `available` null is unlimited; `yard` costs nothing and is used first. */
-export type StockEntry = BoardStock | PackStock;
-export interface BoardStock {
-  /** Boards give solid wood; sheets give ply parts, their face grain along the length. */
-  form: "board" | "sheet";
-  material: string;
-  thickness: Length;
-  width: Length;
-  length: Length;
-  price: number;
-  available: number | null;
-  source: "yard" | "buy";
-  /** Bad stretches of a single board, from its left end: nothing is laid on them. */
-  bad?: [Length, Length][];
-  /** How many turned out unusable: they count as gone, and bought ones are bought again. */
-  struck?: number;
-}
-/** Fasteners, glue, foundation: `pack` is how many (or grams of glue) one pack holds. */
-export interface PackStock {
-  form: "pack";
-  material: string;
-  pack: number;
-  price: number;
-  available: number | null;
-  source: "yard" | "buy";
-}
+export type { BoardStock, PackStock, StockEntry } from "./stock";
 
 /** How the shop works: what the saw takes, who is there when, what glue it takes. Minutes of a day from midnight. */
 export interface Workshop {
@@ -66,6 +42,9 @@ export interface Workshop {
   /** Cuts one after another on a sheet before the trim. */
   sheetStages: 2 | 3;
   weighing: Weighing;
+  /** Parts wider than every board are glued up from staves; each joint loses so much to the jointer. */
+  panels: boolean;
+  panelLoss: Length;
   people: number;
   /** Days worked, 1 Monday to 7 Sunday. */
   days: number[];
@@ -83,6 +62,8 @@ export const USUAL_WORKSHOP: Workshop = {
   keepOffcut: inch(12),
   sheetStages: 2,
   weighing: { setUp: 0, offcut: 0 },
+  panels: false,
+  panelLoss: inch(0, 1, 8),
   people: 1,
   days: [1, 2, 3, 4, 5],
   hours: [

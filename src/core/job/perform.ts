@@ -92,6 +92,7 @@ export const actSchema: z.ZodType<Act> = z.discriminatedUnion("do", [
         minHold: lengthSchema,
         keepOffcut: lengthSchema,
         people: z.number().int(),
+        panels: z.boolean(),
         sheetStages: z.union([z.literal(2), z.literal(3)]),
         weighing: z.strictObject({ setUp: z.number().min(0), offcut: z.number().min(0).max(1) }),
       })

@@ -1,6 +1,7 @@
 import { type Length, nm } from "@/core/length/length";
-import { layoutTrouble, type Pinned } from "./pinned";
-import { type LaidPiece, type LaidSection, type LaidStrip, type Layout, type Offcut, piecesOf } from "./place";
+import { type Pinned } from "./laid";
+import { layoutTrouble } from "./pinned";
+import { type LaidPiece, type LaidSection, type LaidStrip, type Layout, type Offcut, piecesOf } from "./laid";
 import { clearOf, type LayoutRequest } from "./request";
 
 /** One piece of one layout, by its place among the layout's pieces. */

@@ -1,9 +1,10 @@
-import type { BoardStock } from "@/core/job/job";
+import type { BoardStock } from "@/core/job/stock";
 import type { CuttingProblem, Pattern, Used } from "./cutting/problem";
 import { solveCutting } from "./cutting/solve";
 import { cutsOfStrip, settingsOf } from "./cuts";
 import type { LpSolver } from "./lp";
-import { type Layout, place } from "./place";
+import { type Layout } from "./laid";
+import { place } from "./place";
 import { clearOf, type Group, type Saw, type Weighing } from "./request";
 
 export interface GroupLayout {

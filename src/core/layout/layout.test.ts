@@ -1,13 +1,13 @@
 import fc from "fast-check";
 import { inch, type Length, nm } from "@/core/length/length";
-import type { BoardStock } from "@/core/job/job";
+import type { BoardStock } from "@/core/job/stock";
 import { boardBound, wholeBoards } from "./bound";
 import { cutsOf } from "./cuts";
 import { allLayouts, layOut, layoutDocument } from "./layout";
 import { missingText } from "./missing";
-import { stripSize } from "./place";
 import type { Blank } from "./request";
 import { setUps } from "./setups";
+import { shownPoint, tradeOff } from "./tradeoff";
 import { blank, board, request, saw, sheet } from "./tests/samples";
 import { verify } from "./tests/verify";
 
@@ -46,6 +46,54 @@ test("every layout is one a saw can cut, whatever is asked (own checker, random 
     }),
     { numRuns: 120 },
   );
+});
+
+test("sheets, turned, in two stages and three, with bad stretches on boards beside them (own checker, random jobs)", () => {
+  const mm = (min: number, max: number) => fc.integer({ min, max }).map((n) => nm(n * 1_000_000));
+  const panels = fc.array(fc.record({ l: mm(60, 1200), w: mm(40, 700), q: fc.integer({ min: 1, max: 25 }) }), { minLength: 1, maxLength: 6 }); // prettier-ignore
+  const bad = fc.array(fc.tuple(fc.integer({ min: 0, max: 70 }), fc.integer({ min: 1, max: 12 })), { maxLength: 3 });
+  fc.assert(
+    fc.property(panels, bad, fc.constantFrom(2 as const, 3 as const), (ps, marks, sheetStages) => {
+      const stretches = marks
+        .toSorted((a, b) => a[0] - b[0])
+        .filter(([at], i, all) => i === 0 || at > all[i - 1]![0] + all[i - 1]![1])
+        .map(([at, long]): [Length, Length] => [inch(at), inch(Math.min(95, at + long))]);
+      const rough = board({
+        source: "yard",
+        price: 0,
+        available: 1,
+        ...(stretches.length > 0 ? { bad: stretches } : {}),
+      });
+      const r = request(
+        [
+          ...ps.map((p, i) => blank(`p${i}`, p.l, p.w, p.q, { material: "ply", thickness: nm(9_000_000) })),
+          blank("side", inch(19, 1, 8), inch(9, 5, 8), 6),
+          blank("cleat", inch(6), inch(1, 1, 2), 11),
+        ],
+        [sheet({ thickness: nm(9_000_000) }), rough, board()],
+        { saw: { ...saw, sheetTrim: nm(5_000_000), sheetStages } },
+      );
+      verify(layOut(r, () => 0), r); // prettier-ignore
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test("what fewer set-ups cost: each choice has fewer for more money, and a price that makes it the best", () => {
+  const r = lay([
+    blank("side", inch(19, 1, 8), inch(9, 5, 8), 23),
+    blank("end", inch(16, 1, 4), inch(9, 5, 8), 31),
+    blank("rail", inch(40), inch(2), 17),
+    blank("cleat", inch(6), inch(1, 1, 2), 90),
+  ]);
+  const points = tradeOff(r);
+  for (const [i, p] of points.entries())
+    for (const [k, q] of points.entries()) {
+      if (k > i) expect([q.setUps < p.setUps, q.cost > p.cost]).toEqual([true, true]);
+      // At its price no other point is cheaper, set-ups charged (brute force over the points).
+      expect(p.cost + p.price * p.setUps).toBeLessThanOrEqual(q.cost + p.price * q.setUps + 0.01 * Math.max(p.setUps, q.setUps)); // prettier-ignore
+    }
+  expect(shownPoint(r)).toMatchObject({ cost: points[0]!.cost });
 });
 
 describe("bounds", () => {

@@ -2,8 +2,10 @@ import { toMm } from "@/core/length/format";
 import { cutsOf } from "./cuts";
 import { type BoundStyle, type GroupLayout, layGroup } from "./lay";
 import type { LpSolver } from "./lp";
-import { layoutTrouble, pinnedCounts, type Pinned } from "./pinned";
-import { type Layout, offcutsOf, piecesOf } from "./place";
+import { type Pinned } from "./laid";
+import { layoutTrouble, pinnedCounts } from "./pinned";
+import { type Layout, piecesOf } from "./laid";
+import { offcutsOf } from "./place";
 import { type Group, type LayoutRequest, type Missing, groups } from "./request";
 
 /** A job's layouts, with how good they are. Cost in the job's money; areas in nm². */

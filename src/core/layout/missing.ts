@@ -13,6 +13,8 @@ export function missingText(m: Missing, units: Units): string {
       return `${m.blank.name}: the job has no ${kind}s; it wants ${board}`;
     case "too few":
       return `${m.blank.name}: ${m.short} of ${m.blank.quantity} are left over when the stock runs out; add more ${kind}s ${say(thickness)} thick`;
+    case "too narrow":
+      return `${m.blank.name}: every ${kind} is too narrow for it; it wants ${board}${m.blank.material === "wood" ? ", or panels glued up from narrower boards (say so in the workshop)" : ""}`;
     default:
       return `${m.blank.name}: every ${kind} is ${m.why === "other thickness" ? "of another thickness" : m.why} for it; it wants ${board}`;
   }

@@ -1,13 +1,5 @@
-import type { LaidPiece, LaidStrip } from "./place";
-import { piecesOf } from "./place";
+import { type LaidPiece, type LaidStrip, type Pinned, piecesOf } from "./laid";
 import { type Clear, clearOf, type LayoutRequest } from "./request";
-
-/** A layout the maker keeps as it is, on so many boards of one stock (its place among the job's stock). */
-export interface Pinned {
-  stock: number;
-  repeat: number;
-  strips: LaidStrip[];
-}
 
 interface Box {
   x: number;

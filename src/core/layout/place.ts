@@ -1,57 +1,8 @@
-import type { Length } from "@/core/length/length";
 import { nm } from "@/core/length/length";
-import type { BoardStock } from "@/core/job/job";
+import type { BoardStock } from "@/core/job/stock";
 import type { Order, Pattern } from "./cutting/problem";
+import { type LaidPiece, type LaidSection, type LaidStrip, type Layout, type Offcut, stripSize } from "./laid";
 import { type Clear, clearOf, type Lying, type Saw } from "./request";
-
-/** A piece on a board: its corner from the left end and the reference edge; sizes as it lies. */
-export interface LaidPiece {
-  blank: string;
-  x: Length;
-  y: Length;
-  length: Length;
-  width: Length;
-}
-
-/** A length of a strip, cut off it; its pieces lie side by side across the strip. */
-export interface LaidSection {
-  size: Length;
-  pieces: LaidPiece[];
-}
-
-/** What the first cuts free: a strip along the board (rip) or a section across it (crosscut). */
-export interface LaidStrip {
-  order: Order;
-  x: Length;
-  y: Length;
-  length: Length;
-  width: Length;
-  sections: LaidSection[];
-}
-
-export interface Offcut {
-  x: Length;
-  y: Length;
-  length: Length;
-  width: Length;
-  keep: boolean;
-}
-
-/** One way to cut a board, and how many boards are cut so. */
-export interface Layout {
-  stock: number;
-  repeat: number;
-  strips: LaidStrip[];
-  offcuts: Offcut[];
-  /** Its place among the pinned ones, when it is one. */
-  pin?: number;
-}
-
-export const piecesOf = (l: { strips: LaidStrip[] }): LaidPiece[] =>
-  l.strips.flatMap((s) => s.sections.flatMap((x) => x.pieces));
-
-/** Across the strip, what the first cut is set to. */
-export const stripSize = (s: LaidStrip): Length => (s.order === "rip" ? s.width : s.length);
 
 /** Narrower strips are not worth a place in the rack. */
 const KEEP_WIDTH = 19_050_000;

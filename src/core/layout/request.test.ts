@@ -1,13 +1,16 @@
 import fc from "fast-check";
 import { inch, type Length, mm } from "@/core/length/length";
 import { readJob } from "@/core/job/file";
-import type { BoardStock } from "@/core/job/job";
+import type { BoardStock } from "@/core/job/stock";
 import { workJob } from "@/core/job/worked";
 import { layOut, layoutDocument } from "./layout";
 import { layGroup } from "./lay";
+import { orderOf } from "@/core/order/order";
+import { operations } from "@/core/plan/operations";
 import { missingText } from "./missing";
-import { piecesOf } from "./place";
-import { type Blank, groups, layoutRequest, type LayoutRequest } from "./request";
+import { piecesOf } from "./laid";
+import { type Blank, groups, type LayoutRequest } from "./request";
+import { layoutRequest } from "./ask";
 import { settingsApart, setUps } from "./setups";
 import { blank as plainBlank, board as plainBoard, request as asked, saw as plainSaw } from "./tests/samples";
 
@@ -75,6 +78,44 @@ test("an allowance for drying is cut and laid out, not only said", () => {
   const [side] = layoutRequest(workJob(job)).blanks;
   expect(side!.width).toBeGreaterThan(inch(9, 5, 8));
   expect(side!.width).toBeLessThan(inch(9, 25, 32));
+});
+
+test("a board thicker than the part's group is planed down to it, up to a quarter; a thicker one is not", () => {
+  const side = blank({ id: "s", width: inch(9), thickness: inch(0, 3, 4) });
+  const thick = blank({ id: "t", width: inch(9), thickness: inch(1, 1, 8) });
+  const stock = [inch(0, 3, 4), inch(0, 13, 16), inch(1), inch(1, 1, 8), inch(1, 1, 2)].map((t) => board(t));
+  expect(split([side, thick], stock).groups.map((g) => [g.thickness, g.stock])).toEqual([
+    [inch(0, 3, 4), [0, 1, 2]],
+    [inch(1, 1, 8), [3]],
+  ]);
+});
+
+describe("panels glued up", () => {
+  const job = (panels: boolean) =>
+    readJob({
+      format: "rundik-job", version: 1, name: "x", units: "in", start: "2027-02-08",
+      lines: [{ item: "body", standard: "langstroth-10", size: "deep", quantity: 5, options: { joint: "rabbet-ends" } }],
+      stock: [{ form: "board", material: "pine", thickness: "3/4", width: "5 1/2", length: "8'", price: 6 }],
+      workshop: { panels, panelLoss: "1/8" },
+    }); // prettier-ignore
+  test("a 9 5/8 side from 5 1/2 boards is two staves of 4 7/8: 2 × 4 7/8 less a joint of 1/8", () => {
+    const worked = workJob(job(true));
+    const [side] = layoutRequest(worked).blanks;
+    expect([side!.id, side!.width, side!.quantity, side!.staves]).toEqual(["0/side#stave", inch(4, 7, 8), 20, 2]);
+    const laid = layOut(layoutRequest(worked), () => 0);
+    expect(laid.missing).toEqual([]);
+    // Glue for the panels: 20 sides and ends, each one joint of its length by 3/4.
+    const panels = orderOf(worked, laid).lines.find((l) => l.what === "waterproof wood glue")!;
+    expect(panels.for).toContain("panels");
+    const ops = operations(worked, laid);
+    const glued = ops.find((o) => o.id === "0/side/panel")!;
+    expect(glued).toMatchObject({ pieces: 10, station: "clamps", wait: 60 });
+    expect(ops.filter((o) => o.after.includes(glued.id)).length).toBeGreaterThan(0);
+  });
+  test("without it the part is missing, and panels are named as a way", () => {
+    const laid = layOut(layoutRequest(workJob(job(false))), () => 0);
+    expect(missingText(laid.missing[0]!, "in")).toMatch(/too narrow.*or panels glued up/);
+  });
 });
 
 describe("layouts", () => {

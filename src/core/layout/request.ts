@@ -1,9 +1,7 @@
 import type { Length } from "@/core/length/length";
 import { nm } from "@/core/length/length";
-import { cutList } from "@/core/job/cutlist";
-import type { WorkedJob } from "@/core/job/worked";
-import type { BoardStock } from "@/core/job/job";
-import type { Pinned } from "./pinned";
+import type { BoardStock } from "@/core/job/stock";
+import type { Pinned } from "./laid";
 
 /** A blank to be laid out. Sizes in nm, length along the grain; `quantity` for the whole job. */
 export interface Blank {
@@ -16,6 +14,8 @@ export interface Blank {
   quantity: number;
   /** May lie across the face grain of a sheet. */
   turn: boolean;
+  /** It is one of so many strips that are glued to a panel. */
+  staves?: number;
   /** Made by the block: crosscut, worked as one, then sliced. */
   block: boolean;
 }
@@ -49,28 +49,6 @@ export interface LayoutRequest {
   weighing: Weighing;
   /** Layouts that stay as they are; the rest is laid out around them. */
   pinned: Pinned[];
-}
-
-export function layoutRequest(worked: WorkedJob): LayoutRequest {
-  const { kerf, endTrim, edgeTrim, sheetTrim, minHold, keepOffcut, sheetStages, weighing } = worked.job.workshop;
-  const boards = worked.job.stock.flatMap((s, i) => (s.form === "pack" ? [] : [i]));
-  return {
-    blanks: cutList(worked).map(({ id, part, quantity }) => ({
-      id,
-      name: part.name,
-      material: part.material,
-      length: part.cut.l,
-      width: part.cut.w,
-      thickness: part.cut.t,
-      quantity,
-      turn: part.material !== "wood",
-      block: part.block,
-    })),
-    stock: worked.job.stock.filter((s) => s.form !== "pack"),
-    saw: { kerf, endTrim, edgeTrim, sheetTrim, minHold, keepOffcut, sheetStages },
-    weighing,
-    pinned: worked.job.pinned.map((p) => ({ ...p, stock: boards.indexOf(p.stock) })),
-  };
 }
 
 /** A blank as it lies on a board of one thickness: flat, or on edge so that the fence sets its thickness. */

@@ -1,7 +1,8 @@
 import type { WorkedJob } from "@/core/job/worked";
 import type { PackStock } from "@/core/job/job";
 import { lengthText } from "@/core/length/format";
-import { piecesOf } from "@/core/layout/place";
+import { jointArea } from "@/core/layout/panels";
+import { piecesOf } from "@/core/layout/laid";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
 import { holds } from "@/core/shape/shape";
 
@@ -41,7 +42,7 @@ export interface Order {
 export function orderOf(worked: WorkedJob, layout: LayoutResult): Order {
   const { units } = worked.job;
   const boards = boardLines(layout, units);
-  const needs = hardwareNeeds(worked);
+  const needs = hardwareNeeds(worked, layout);
   const packs = worked.job.stock.filter((s) => s.form === "pack");
   const hardware = needs.map((n) =>
     packLine(
@@ -81,18 +82,24 @@ function boardLines(layout: LayoutResult, units: WorkedJob["job"]["units"]): Ord
   return [...used].map(([i, u]) => {
     const s = layout.request.stock[i]!;
     const size = [s.thickness, s.width, s.length].map((x) => lengthText(x, units)).join(" × ");
+    // Boards that turned out unusable are bought again; those of the yard are only gone.
+    const struck = s.source === "buy" ? (s.struck ?? 0) : 0;
+    const count = u.count + struck;
     return {
       what: `${s.material} ${s.form} ${size}`,
-      quantity: u.count,
+      quantity: count,
       unit: "board",
-      packs: [{ size: 1, count: u.count, price: s.price }],
-      price: u.count * s.price,
+      packs: [{ size: 1, count, price: s.price }],
+      price: count * s.price,
       for: [...u.for],
       from: s.source,
-      working: `${u.count} as laid out`,
+      working: `${u.count} as laid out${struck > 0 ? ` + ${struck} struck out` : ""}`,
     };
   });
 }
+
+/** What panels are glued with. */
+const GLUE = "waterproof wood glue";
 
 interface Need {
   what: string;
@@ -104,35 +111,45 @@ interface Need {
   byLine: Map<number, number>;
 }
 
-function hardwareNeeds(worked: WorkedJob): Need[] {
+function hardwareNeeds(worked: WorkedJob, layout: LayoutResult): Need[] {
   const found = new Map<string, Need>();
+  const { glue } = worked.job.workshop;
+  const add = (
+    what: string,
+    unit: Need["unit"],
+    at: number,
+    plain: number,
+    spare: number,
+    use: string,
+    said: string,
+  ) => {
+    const n: Need = found.get(what) ?? { what, unit, raw: 0, quantity: 0, for: [], working: "", byLine: new Map() };
+    n.raw += plain;
+    n.quantity += plain * (1 + spare);
+    n.byLine.set(at, (n.byLine.get(at) ?? 0) + plain);
+    if (!n.for.includes(use)) n.for.push(use);
+    n.working = n.working ? `${n.working} + ${said}` : said;
+    found.set(what, n);
+  };
   for (const { line, shape, at } of worked.lines)
     for (const h of shape.recipe.hardware) {
       if (!holds(h.when, shape.scope)) continue;
       const v = shape.scope.evaluate(h.count).value;
       const one = v.kind === "amount" ? v.of.valueOf() : 0;
-      const each = h.unit === "m2" ? (one / 1e18) * worked.job.workshop.glue : one;
-      const n: Need = found.get(h.name) ?? {
-        what: h.name,
-        unit: h.unit === "m2" ? "g" : "each",
-        raw: 0,
-        quantity: 0,
-        for: [],
-        working: "",
-        byLine: new Map(),
-      };
-      const plain = each * line.quantity;
-      n.raw += plain;
-      n.quantity += plain * (1 + h.spare);
-      n.byLine.set(at, (n.byLine.get(at) ?? 0) + plain);
-      if (!n.for.includes(h.for)) n.for.push(h.for);
-      const said =
-        h.unit === "m2"
-          ? `${line.quantity} × ${(one / 1e18).toFixed(3)} m² × ${worked.job.workshop.glue} g`
-          : `${line.quantity} × ${each}${h.spare ? ` + ${Math.round(h.spare * 100)} %` : ""}`;
-      n.working = n.working ? `${n.working} + ${said}` : said;
-      found.set(h.name, n);
+      if (h.unit === "m2") {
+        const said = `${line.quantity} × ${(one / 1e18).toFixed(3)} m² × ${glue} g`;
+        add(h.name, "g", at, (one / 1e18) * glue * line.quantity, h.spare, h.for, said);
+      } else {
+        const said = `${line.quantity} × ${one}${h.spare ? ` + ${Math.round(h.spare * 100)} %` : ""}`;
+        add(h.name, "each", at, one * line.quantity, h.spare, h.for, said);
+      }
     }
+  for (const b of layout.request.blanks) {
+    if (!b.staves) continue;
+    const [panels, area] = [b.quantity / b.staves, jointArea(b) / 1e18];
+    const said = `${panels} × ${area.toFixed(3)} m² × ${glue} g`;
+    add(GLUE, "g", Number(b.id.split("/")[0]), panels * area * glue, 0, "panels", said);
+  }
   return [...found.values()].map((n) => ({ ...n, quantity: Math.ceil(n.quantity - 1e-9) }));
 }
 

@@ -3,7 +3,7 @@ import { inch } from "@/core/length/length";
 import { emptyJob, type Job, type JobLine, USUAL_WORKSHOP, type Workshop } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { layOut } from "@/core/layout/layout";
-import { layoutRequest } from "@/core/layout/request";
+import { layoutRequest } from "@/core/layout/ask";
 import { calendar, clockText } from "./calendar";
 import { caution } from "./cautions";
 import { operations } from "./operations";

@@ -2,6 +2,7 @@ import type { Length } from "@/core/length/length";
 import type { WorkedJob } from "@/core/job/worked";
 import type { LayoutResult } from "@/core/layout/layout";
 import type { Step } from "@/core/layout/cuts";
+import { panelOf } from "@/core/layout/panels";
 import { type SetUp, setUps } from "@/core/layout/setups";
 import { holds } from "@/core/shape/shape";
 import { toLength } from "@/core/shape/formula";
@@ -32,6 +33,7 @@ export interface Operation {
 const GUESS = {
   rip: { setup: 5, each: 1.5 },
   slice: { setup: 5, each: 0.3 },
+  panel: { setup: 10, each: 6, wait: 60 },
   crosscut: { setup: 5, each: 0.5 },
   plane: { setup: 10, each: 1.5 },
 };
@@ -52,6 +54,10 @@ export function operations(worked: WorkedJob, layout: LayoutResult): Operation[]
     const cutHere = (o: SawOperation, steps: Step[]) =>
       steps.includes(o.step) && o.blanks.some((b) => b.startsWith(`${at}/`));
     let after = saw.filter((o) => cutHere(o, ["crosscut", "slice", "trim", "rip"])).map((o) => o.id);
+    for (const glued of panelOperations(layout, at, after)) {
+      out.push(glued);
+      after = [...after, glued.id];
+    }
     for (const op of shape.recipe.operations) {
       if (!holds(op.when, shape.scope)) continue;
       const part = shape.parts.find((p) => p.id === op.of);
@@ -97,6 +103,31 @@ export function operations(worked: WorkedJob, layout: LayoutResult): Operation[]
     return out;
   });
   return inOrder([...saw.map(({ step: _step, ready: _ready, ...o }) => o), ...own]);
+}
+
+/** Gluing up the panels of one line, a part at a time: joint the edges, glue, and wait before they are cut to size. */
+function panelOperations(layout: LayoutResult, at: number, after: string[]): Operation[] {
+  return layout.request.blanks
+    .filter((b) => b.staves && b.id.startsWith(`${at}/`))
+    .map((b): Operation => {
+      const pieces = b.quantity / b.staves!;
+      return {
+        ...GUESS.panel,
+        id: `${panelOf(b.id)}/panel`,
+        name: `Joint the edges and glue up, ${b.staves} staves each`,
+        station: "clamps",
+        line: at,
+        pieces,
+        of: b.name.replace(/ stave$/, ""),
+        blanks: [],
+        lot: "all",
+        minutes: Math.ceil(GUESS.panel.setup + GUESS.panel.each * pieces),
+        after,
+        settings: [],
+        caution: caution("glue"),
+        check: "all grain one way, flat under the clamps",
+      };
+    });
 }
 
 /** The operations as they are, except that each stands after what must be done before it. */

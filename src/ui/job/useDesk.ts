@@ -9,7 +9,7 @@ import { ShapeError } from "@/core/shape/shape";
 import type { Working } from "@/core/shape/scope";
 import { STANDARDS } from "@/core/standards";
 import type { Standard } from "@/core/standards/standard";
-import { layoutRequest } from "@/core/layout/request";
+import { layoutRequest } from "@/core/layout/ask";
 import { type Order, orderOf } from "@/core/order/order";
 import { type Plan, planOf } from "@/core/plan/plan";
 import type { Measurement } from "@/core/judge/reading";

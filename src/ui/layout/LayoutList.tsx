@@ -2,8 +2,8 @@
 import { useEffect, useState } from "react";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
 import { type ByHand, moveTo, pin, type Spot, swap, unpin } from "@/core/layout/byhand";
-import { type Layout, type Offcut, piecesOf } from "@/core/layout/place";
-import type { Pinned } from "@/core/layout/pinned";
+import { type Layout, type Offcut, piecesOf } from "@/core/layout/laid";
+import type { Pinned } from "@/core/layout/laid";
 import { lengthText } from "@/core/length/format";
 import { type Length, nm, type Units } from "@/core/length/length";
 import { useDesk } from "@/ui/job/useDesk";

@@ -2,7 +2,7 @@ import Link from "next/link";
 import type { Job } from "@/core/job/job";
 import { lengthText } from "@/core/length/format";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
-import { piecesOf } from "@/core/layout/place";
+import { piecesOf } from "@/core/layout/laid";
 import { caution } from "@/core/plan/cautions";
 import { BoardDrawing } from "@/ui/layout/BoardDrawing";
 import { CutOrder } from "@/ui/layout/CutOrder";

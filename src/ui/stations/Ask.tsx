@@ -149,6 +149,14 @@ function Saw() {
       {length("minHold", "Shortest piece held safely", "shorter parts are cut from longer blanks")}
       {length("keepOffcut", "Offcuts kept from", "shorter ones are scrap")}
       <label className="flex items-baseline justify-between gap-3 py-0.5">
+        <span className="text-soft">Glue up panels wider than any board</span>
+        <input
+          type="checkbox"
+          checked={w.panels}
+          onChange={(e) => desk.act({ do: "workshop", to: { panels: e.target.checked } })}
+        />
+      </label>
+      <label className="flex items-baseline justify-between gap-3 py-0.5">
         <span className="text-soft">People</span>
         <NumberField
           label="People"

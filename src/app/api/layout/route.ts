@@ -20,6 +20,7 @@ const body = z.strictObject({
         quantity: z.number().int().min(1).max(1e7),
         turn: z.boolean(),
         block: z.boolean(),
+        staves: z.number().int().min(2).optional(),
       }),
     )
     .max(LIMITS.lines * 20),

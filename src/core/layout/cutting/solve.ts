@@ -83,7 +83,6 @@ function solveMerged(
   const pool = new Pool();
   let best: Used | undefined;
   let left: number[] = [];
-  let worth = areaWorth(pieces, 1).map((w) => w / 1e9);
   const plain = anyBound(problem);
   let bound = plain;
   let going = true;
@@ -136,7 +135,6 @@ function solveMerged(
     });
     if (!root) return;
     raise(root.bound);
-    worth = root.worth;
     // Where one price and one size is all there is, dives find what whole numbers over the patterns cannot.
     const wholeAfter = flat && stock.length === 1 ? DIVES - 1 : 0;
     let work = 0;

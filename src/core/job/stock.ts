@@ -1,0 +1,28 @@
+import type { Length } from "@/core/length/length";
+
+/** Material on hand or for sale. `available` null is unlimited; `yard` costs nothing and is used first. */
+export type StockEntry = BoardStock | PackStock;
+export interface BoardStock {
+  /** Boards give solid wood; sheets give ply parts, their face grain along the length. */
+  form: "board" | "sheet";
+  material: string;
+  thickness: Length;
+  width: Length;
+  length: Length;
+  price: number;
+  available: number | null;
+  source: "yard" | "buy";
+  /** Bad stretches of a single board, from its left end: nothing is laid on them. */
+  bad?: [Length, Length][];
+  /** How many turned out unusable: they count as gone, and bought ones are bought again. */
+  struck?: number;
+}
+/** Fasteners, glue, foundation: `pack` is how many (or grams of glue) one pack holds. */
+export interface PackStock {
+  form: "pack";
+  material: string;
+  pack: number;
+  price: number;
+  available: number | null;
+  source: "yard" | "buy";
+}

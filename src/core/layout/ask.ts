@@ -1,0 +1,33 @@
+import { cutList } from "@/core/job/cutlist";
+import type { WorkedJob } from "@/core/job/worked";
+import { asStaves } from "./panels";
+import type { Blank, LayoutRequest, Saw } from "./request";
+
+/** What a job asks of the layout: its cut list as blanks (panels as their staves), its boards and its saw. */
+export function layoutRequest(worked: WorkedJob): LayoutRequest {
+  const { kerf, endTrim, edgeTrim, sheetTrim, minHold, keepOffcut, sheetStages, weighing } = worked.job.workshop;
+  const stock = worked.job.stock.filter((s) => s.form !== "pack");
+  const { panels, panelLoss } = worked.job.workshop;
+  const saw: Saw = { kerf, endTrim, edgeTrim, sheetTrim, minHold, keepOffcut, sheetStages };
+  const boards = worked.job.stock.flatMap((s, i) => (s.form === "pack" ? [] : [i]));
+  return {
+    blanks: cutList(worked).map(({ id, part, quantity }) => {
+      const blank: Blank = {
+        id,
+        name: part.name,
+        material: part.material,
+        length: part.cut.l,
+        width: part.cut.w,
+        thickness: part.cut.t,
+        quantity,
+        turn: part.material !== "wood",
+        block: part.block,
+      };
+      return panels ? asStaves(blank, stock, saw, panelLoss) : blank;
+    }),
+    stock,
+    saw,
+    weighing,
+    pinned: worked.job.pinned.map((p) => ({ ...p, stock: boards.indexOf(p.stock) })),
+  };
+}
