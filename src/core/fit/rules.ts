@@ -390,11 +390,5 @@ export function demands(shape: Shape, ctx: Context): Finding[] {
 
 /** The usual outside of a standard's box, which bought covers and floors are made for. */
 export function usualOutside(shape: Shape): { length: Length; width: Length } {
-  if (shape.scope.has("outsideSquare")) {
-    const side = lengthOf(shape, "outsideSquare");
-    return { length: side, width: side };
-  }
-  const wall = 2 * lengthOf(shape, "nominalThickness");
-  const ends = shape.standard.values.endThickness ? 2 * lengthOf(shape, "endThickness") : wall;
-  return { length: nm(lengthOf(shape, "boxInsideLength") + ends), width: nm(lengthOf(shape, "boxInsideWidth") + wall) };
+  return { length: lengthOf(shape, "bodyOutsideLength"), width: lengthOf(shape, "bodyOutsideWidth") };
 }

@@ -6,15 +6,17 @@ import type { Missing } from "./request";
 export function missingText(m: Missing, units: Units): string {
   const say = (l: Parameters<typeof lengthWithUnit>[0]) => lengthWithUnit(l, units);
   const { thickness, width, length } = m.needs;
-  const kind = m.blank.material === "ply" ? "sheet" : "board";
-  const board = `a ${kind} ${m.blank.material === "ply" ? "" : "at least "}${say(thickness)} thick, ${say(width)} wide and ${say(length)} long`;
+  const wood = m.blank.material === "wood";
+  const kind = wood ? "board" : `sheet of ${m.blank.material}`;
+  const kinds = wood ? "boards" : `sheets of ${m.blank.material}`;
+  const board = `a ${kind} ${wood ? "at least " : ""}${say(thickness)} thick, ${say(width)} wide and ${say(length)} long`;
   switch (m.why) {
     case "no stock":
-      return `${m.blank.name}: the job has no ${kind}s; it wants ${board}`;
+      return `${m.blank.name}: the job has no ${kinds}; it wants ${board}`;
     case "too few":
-      return `${m.blank.name}: ${m.short} of ${m.blank.quantity} are left over when the stock runs out; add more ${kind}s ${say(thickness)} thick`;
+      return `${m.blank.name}: ${m.short} of ${m.blank.quantity} are left over when the stock runs out; add more ${kinds} ${say(thickness)} thick`;
     case "too narrow":
-      return `${m.blank.name}: every ${kind} is too narrow for it; it wants ${board}${m.blank.material === "wood" ? ", or panels glued up from narrower boards (say so in the workshop)" : ""}`;
+      return `${m.blank.name}: every ${kind} is too narrow for it; it wants ${board}${wood ? ", or panels glued up from narrower boards (say so in the workshop)" : ""}`;
     default:
       return `${m.blank.name}: every ${kind} is ${m.why === "other thickness" ? "of another thickness" : m.why} for it; it wants ${board}`;
   }

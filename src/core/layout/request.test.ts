@@ -55,7 +55,7 @@ describe("which board a part comes from, and how it lies", () => {
     expect(split([ply], [board(inch(0, 3, 8))]).missing[0]!.why).toBe("no stock");
     const thick = { ...sheet, thickness: inch(0, 1, 2) };
     expect(missingText(split([ply], [thick]).missing[0]!, "in")).toBe(
-      'Panel: every sheet is of another thickness for it; it wants a sheet 3/8" thick, 14" wide and 18 1/2" long',
+      'Panel: every sheet of ply is of another thickness for it; it wants a sheet of ply 3/8" thick, 14" wide and 18 1/2" long',
     );
     expect(split([blank({})], [sheet]).missing).toHaveLength(1);
   });

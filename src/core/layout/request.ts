@@ -1,13 +1,14 @@
 import type { Length } from "@/core/length/length";
 import { nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/job/stock";
+import type { Material } from "@/core/recipes/recipe";
 import type { Pinned } from "./laid";
 
 /** A blank to be laid out. Sizes in nm, length along the grain; `quantity` for the whole job. */
 export interface Blank {
   id: string;
   name: string;
-  material: "wood" | "ply";
+  material: Material;
   length: Length;
   width: Length;
   thickness: Length;
@@ -111,7 +112,22 @@ const usable = (s: BoardStock, saw: Saw) => ({
   width: Math.max(0, ...clearOf(s, saw).map((c) => c.width)),
 });
 
-const gives = (s: BoardStock, blank: Blank) => (s.form === "sheet") === (blank.material === "ply");
+/** What a stock is, by the words it is called: boards are wood, and a sheet is ply unless it says otherwise. */
+export function kindOf(s: Pick<BoardStock, "form" | "material">): Material {
+  if (s.form === "board") return "wood";
+  const words: [Material, RegExp][] = [
+    ["mesh", /mesh|cloth|net/i],
+    ["metal", /metal|alumin|steel|zinc|tin/i],
+    ["foam", /foam|polystyrene/i],
+    ["plastic", /plastic|polycarbonate|acrylic|hdpe/i],
+  ];
+  return words.find(([, word]) => word.test(s.material))?.[0] ?? "ply";
+}
+
+const gives = (s: BoardStock, blank: Blank) => kindOf(s) === blank.material;
+
+/** Taken as thick as it comes. */
+const AS_IT_COMES: Material[] = ["mesh", "metal"];
 
 /** Less than this is not planed off: a board measured 27 mm gives a 1 1/16 bar as it is. */
 export const SHAVING = 200_000;
@@ -131,8 +147,9 @@ export function groups(request: LayoutRequest): { groups: Group[]; missing: Miss
     const ways = stock.flatMap((s, index) => {
       if (!gives(s, blank)) return [];
       const room = usable(s, saw);
+      const thick = AS_IT_COMES.includes(blank.material) ? blank.thickness : s.thickness;
       return [
-        { onEdge: false, width: blank.width, planed: s.thickness - blank.thickness },
+        { onEdge: false, width: blank.width, planed: thick - blank.thickness },
         { onEdge: true, width: blank.thickness, planed: s.thickness - blank.width },
       ]
         .filter(
@@ -142,7 +159,7 @@ export function groups(request: LayoutRequest): { groups: Group[]; missing: Miss
               (blank.turn && !w.onEdge && blank.length <= room.width && w.width <= room.length)),
         )
         .filter((w) => s.form === "board" || (!w.onEdge && w.planed === 0))
-        .map((w) => ({ ...w, thickness: s.thickness, form: stock[index]!.form }));
+        .map((w) => ({ ...w, thickness: s.thickness, kind: kindOf(stock[index]!) }));
     });
     ways.sort((a, b) => a.thickness * a.width - b.thickness * b.width || Number(a.onEdge) - Number(b.onEdge));
     const best = ways[0];
@@ -158,7 +175,7 @@ export function groups(request: LayoutRequest): { groups: Group[]; missing: Miss
       });
       continue;
     }
-    const group: Group = byThickness.get(`${best.form} ${best.thickness}`) ?? {
+    const group: Group = byThickness.get(`${best.kind} ${best.thickness}`) ?? {
       thickness: best.thickness,
       stock: [],
       lying: [],
@@ -169,14 +186,14 @@ export function groups(request: LayoutRequest): { groups: Group[]; missing: Miss
       onEdge: best.onEdge,
       planed: nm(best.planed < SHAVING ? 0 : best.planed),
     });
-    byThickness.set(`${best.form} ${best.thickness}`, group);
+    byThickness.set(`${best.kind} ${best.thickness}`, group);
   }
   // A board belongs to the thickness it has, or is planed down to the nearest below it that is wanted.
   for (const [i, s] of stock.entries()) {
     const home = [...byThickness]
       .filter(
         ([key, g]) =>
-          key.startsWith(s.form) &&
+          key.startsWith(`${kindOf(s)} `) &&
           s.thickness >= g.thickness &&
           s.thickness - g.thickness <= (s.form === "board" ? MOST_PLANED : 0),
       )
@@ -190,8 +207,10 @@ function whyNot(blank: Blank, { stock, saw }: LayoutRequest): Missing["why"] {
   const suited = stock.filter((s) => gives(s, blank));
   if (suited.length === 0) return "no stock";
   const thick = suited.filter((s) =>
-    s.form === "sheet" ? s.thickness === blank.thickness : s.thickness >= blank.thickness,
+    AS_IT_COMES.includes(blank.material) || s.form === "board"
+      ? AS_IT_COMES.includes(blank.material) || s.thickness >= blank.thickness
+      : s.thickness === blank.thickness,
   );
-  if (thick.length === 0) return blank.material === "ply" ? "other thickness" : "too thin";
+  if (thick.length === 0) return blank.material === "wood" ? "too thin" : "other thickness";
   return thick.some((s) => usable(s, saw).width >= blank.width) ? "too short" : "too narrow";
 }

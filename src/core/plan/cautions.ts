@@ -11,6 +11,7 @@ const CAUTIONS: Record<string, string> = {
   plane: "Look for nails, grit and loose knots first; keep to the planer's least length.",
   drill: "Clamp the work; no gloves near a turning bit. Stop the machine to clear chips.",
   glue: "Air the room; keep glue off skin and eyes.",
+  metal: "Gloves for cut edges, never near a turning bit; clamp the sheet, eyes covered when it is snipped.",
   dust: "Extraction and a mask; cedar, board and hardwood dust sensitise.",
 };
 

@@ -8,6 +8,12 @@ import { nationalBody } from "./bodies/national-body";
 import { nuc } from "./bodies/nuc";
 import { squareBox } from "./bodies/square-box";
 import { topBarTrough } from "./bodies/top-bar-trough";
+import { coverFlat } from "./covers/cover-flat";
+import { coverTelescoping } from "./covers/cover-telescoping";
+import { innerCover } from "./covers/inner-cover";
+import { quiltBox } from "./covers/quilt-box";
+import { feedRim } from "./feeders/feed-rim";
+import { floorSolid } from "./floors/floor-solid";
 import { closedTopFrame } from "./frames/closed-top-frame";
 import { extraDeepFrame } from "./frames/extra-deep-frame";
 import { frame } from "./frames/frame";
@@ -39,6 +45,12 @@ export const RECIPES: Recipe[] = [
   closedTopFrame,
   piFrame,
   topBar,
+  floorSolid,
+  innerCover,
+  coverTelescoping,
+  coverFlat,
+  quiltBox,
+  feedRim,
   follower,
 ];
 

@@ -146,6 +146,9 @@ export const featureSchema = z.discriminatedUnion("kind", [
 ]);
 export type FeatureRecipe = z.infer<typeof featureSchema>;
 
+export const materialSchema = z.enum(["wood", "ply", "mesh", "metal", "foam", "plastic"]);
+export type Material = z.infer<typeof materialSchema>;
+
 const partSchema = z.strictObject({
   id,
   name: z.string(),
@@ -153,8 +156,8 @@ const partSchema = z.strictObject({
   length: formula,
   width: formula,
   thickness: formula,
-  /** What it is cut from: boards, or sheets of ply. */
-  material: z.enum(["wood", "ply"]).optional(),
+  /** What it is cut from: boards, or sheets of something. */
+  material: materialSchema.optional(),
   /** Made by the block: crosscut, its joints cut across the block, then sliced to thickness. */
   block: z.boolean().optional(),
   /** Cut this much wider than it will be, for wood that still dries. */

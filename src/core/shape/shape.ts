@@ -1,7 +1,7 @@
 import { type Length, type Units, nm } from "@/core/length/length";
 import { lengthWithUnit } from "@/core/length/format";
 import { parseLength } from "@/core/length/parse";
-import type { PartRecipe, Recipe } from "@/core/recipes/recipe";
+import type { Material, PartRecipe, Recipe } from "@/core/recipes/recipe";
 import type { Standard } from "@/core/standards/standard";
 import { STANDARD_NAMES } from "@/core/standards/words";
 import Fraction from "fraction.js";
@@ -42,7 +42,7 @@ export interface Part {
   size: { l: Length; w: Length; t: Length };
   /** What is sawn: the size, and what is allowed for drying. */
   cut: { l: Length; w: Length; t: Length };
-  material: "wood" | "ply";
+  material: Material;
   /** Cut as a block, worked as one, then sliced. */
   block: boolean;
   features: Feature[];
@@ -143,9 +143,26 @@ function standardNames(standard: Standard, sizeId: string): [string, Definition]
     "standardBeeSpace",
     { label: "bee space of the standard", source: "standard", given: { kind: "word", of: standard.beeSpace } },
   ];
-  const names = [...others, ...given, ...behindThem, school];
+  const names = [...others, ...given, ...behindThem, ...outsideOf(own.map(([name]) => name)), school];
   bySize.set(sizeId, names);
   return names;
+}
+
+/** The outside of a standard's usual body, which floors, covers and rims follow. */
+function outsideOf(given: string[]): [string, Definition][] {
+  const named = (name: string, label: string, formula: string): [string, Definition] => [
+    name,
+    { label, source: "standard", mark: "arithmetic", formula },
+  ];
+  const [length, width] = ["outside length of a body", "outside width of a body"];
+  if (given.includes("outsideSquare"))
+    return [named("bodyOutsideLength", length, "outsideSquare"), named("bodyOutsideWidth", width, "outsideSquare")];
+  if (!["boxInsideLength", "boxInsideWidth", "nominalThickness"].every((n) => given.includes(n))) return [];
+  const ends = given.includes("endThickness") ? "standardEndThickness" : "standardNominalThickness";
+  return [
+    named("bodyOutsideLength", length, `standardBoxInsideLength + 2 * ${ends}`),
+    named("bodyOutsideWidth", width, "standardBoxInsideWidth + 2 * standardNominalThickness"),
+  ];
 }
 
 /** Names in order of strength: what is asked, the recipe's own values, the standard's, the parameter's usual choice. */

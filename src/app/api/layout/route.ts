@@ -3,6 +3,7 @@ import { answer, readBody } from "@/app/http";
 import { LIMITS } from "@/core/job/job";
 import { pinnedSchema } from "@/core/job/perform";
 import type { LayoutRequest } from "@/core/layout/request";
+import { materialSchema } from "@/core/recipes/recipe";
 import { ask } from "@/workers/pool";
 
 const length = z.number().int().min(0).max(1e11);
@@ -13,7 +14,7 @@ const body = z.strictObject({
       z.strictObject({
         id: z.string(),
         name: z.string(),
-        material: z.enum(["wood", "ply"]),
+        material: materialSchema,
         length: positive,
         width: positive,
         thickness: positive,

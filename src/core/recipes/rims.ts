@@ -1,0 +1,58 @@
+import { JOINT, OUTSIDE, WALL_HARDWARE, WALL_VALUES, WOOD, wallOperations, wallParts } from "./bodies/walls";
+import type { Parameter, PartRecipe, Recipe } from "./recipe";
+
+/**
+ * Rims: four walls by the corner joints of a body, without rests or handholds. A recipe that uses them gives
+ * `nominalInsideLength` and `nominalInsideWidth`, and the rim's `depth`.
+ */
+export const rimParameters = (depth: string): Parameter[] => [
+  ...WOOD,
+  ...JOINT,
+  { name: "depth", label: "Height", group: "Size", kind: "length", default: depth, min: "3/8*inch", max: "12*inch" },
+  ...OUTSIDE.filter((p) => p.name !== "depth" && p.name !== "patrol"),
+];
+
+const NONE: Recipe["values"] = [
+  { name: "handholds", label: "handholds", formula: '"none"', mark: "arithmetic" },
+  { name: "patrol", label: "beetle patrol", formula: "0*inch", mark: "arithmetic" },
+  { name: "restCut", label: "rest", formula: "0*inch", mark: "arithmetic" },
+];
+const LEFT_OUT = [
+  "restDepth",
+  "runnerRise",
+  "restCut",
+  "restStart",
+  "pocketDeep",
+  "pocketSlope",
+  "cleatLength",
+  "cleatHeight",
+];
+
+export const RIM_VALUES: Recipe["values"] = [...NONE, ...WALL_VALUES.filter((v) => !LEFT_OUT.includes(v.name))];
+
+/** Over the walls of a usual body, whatever the rim is made of. */
+export const OVER_BODY: Recipe["values"] = [
+  {
+    name: "nominalInsideLength",
+    label: "inside length wanted",
+    formula: "bodyOutsideLength - 2 * nominalEnd",
+    mark: "arithmetic",
+  },
+  {
+    name: "nominalInsideWidth",
+    label: "inside width wanted",
+    formula: "bodyOutsideWidth - 2 * nominalThickness",
+    mark: "arithmetic",
+  },
+];
+
+export const rimParts = (more: { sides?: PartRecipe["features"]; ends?: PartRecipe["features"] } = {}): PartRecipe[] =>
+  wallParts({ ...more, rests: false }).filter((p) => p.id !== "cleat");
+
+export const RIM_HARDWARE = WALL_HARDWARE.filter((h) => h.id === "corner-screws" || h.id === "glue");
+
+export const rimOperations = (between: Recipe["operations"] = []): Recipe["operations"] =>
+  wallOperations(between, false).filter((o) => o.id !== "handholds");
+
+/** A body's outside, and what a rim's own walls leave inside. */
+export const RIM_NEEDS = ["boxInsideLength", "boxInsideWidth", "nominalThickness", "bodyDepth"];
