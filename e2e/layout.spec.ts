@@ -28,13 +28,13 @@ test("a layout is pinned, let go, a board struck out and a bad stretch marked; t
 }) => {
   await layOut(page);
   await page.keyboard.press("k");
-  await expect(page.getByText("pinned", { exact: true })).toBeVisible();
+  await expect(page.getByText("pinned", { exact: true })).toBeVisible({ timeout: 20_000 });
   await laid(page);
   const pinned = layouts(page).filter({ hasText: "pinned" });
   await expect(pinned).toHaveCount(1);
   await pinned.getByRole("button", { name: /choose layout/ }).click();
   await page.keyboard.press("k");
-  await expect(page.getByText("pinned", { exact: true })).toHaveCount(0);
+  await expect(page.getByText("pinned", { exact: true })).toHaveCount(0, { timeout: 20_000 });
   await laid(page);
 
   // From the yard: struck out it is gone from the layouts.
@@ -78,7 +78,9 @@ test("two pieces change places by keyboard alone; what cannot be cut is said", a
     await side.press("Enter");
     await expect(bar(page)).toContainText("is picked up");
     await end.press("Enter");
-    await expect(page.getByText("pinned", { exact: true }).or(page.getByText(/cannot be cut so/))).toBeVisible();
+    await expect(page.getByText("pinned", { exact: true }).or(page.getByText(/cannot be cut so/))).toBeVisible({
+      timeout: 20_000,
+    });
     await expect(bar(page)).not.toContainText("is picked up");
     await laid(page);
     return;

@@ -70,7 +70,19 @@ test("acts that would not hold, and stale ones, are refused with their reason", 
 test("laying out tells its progress and then the result", async ({ request }) => {
   const reply = await request.post("/api/layout", {
     data: {
-      blanks: [{ id: "a", name: "Side", material: "wood", length: 500e6, width: 240e6, thickness: 19e6, quantity: 30 }],
+      blanks: [
+        {
+          id: "a",
+          name: "Side",
+          material: "wood",
+          length: 500e6,
+          width: 240e6,
+          thickness: 19e6,
+          quantity: 30,
+          turn: false,
+          block: false,
+        },
+      ],
       stock: [
         {
           form: "board",
@@ -83,7 +95,9 @@ test("laying out tells its progress and then the result", async ({ request }) =>
           source: "buy",
         },
       ],
-      saw: { kerf: 3e6, endTrim: 6e6, edgeTrim: 0, sheetTrim: 0, keepOffcut: 300e6 },
+      saw: { kerf: 3e6, endTrim: 6e6, edgeTrim: 0, sheetTrim: 0, minHold: 230e6, keepOffcut: 300e6, sheetStages: 2 },
+      weighing: { setUp: 0, offcut: 0 },
+      pinned: [],
     },
   });
   const said = (await reply.text())

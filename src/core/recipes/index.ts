@@ -1,3 +1,5 @@
+import { excluder } from "./accessories/excluder";
+import { stand } from "./accessories/stand";
 import { follower } from "./accessories/follower";
 import { body } from "./bodies/body";
 import { cabinetStorey } from "./bodies/cabinet-storey";
@@ -11,8 +13,13 @@ import { topBarTrough } from "./bodies/top-bar-trough";
 import { coverFlat } from "./covers/cover-flat";
 import { coverTelescoping } from "./covers/cover-telescoping";
 import { innerCover } from "./covers/inner-cover";
+import { roofDeep } from "./covers/roof-deep";
 import { quiltBox } from "./covers/quilt-box";
 import { feedRim } from "./feeders/feed-rim";
+import { feederFrame } from "./feeders/feeder-frame";
+import { entranceBlock } from "./floors/entrance-block";
+import { floorScreened } from "./floors/floor-screened";
+import { floorUnderfloor } from "./floors/floor-underfloor";
 import { floorSolid } from "./floors/floor-solid";
 import { closedTopFrame } from "./frames/closed-top-frame";
 import { extraDeepFrame } from "./frames/extra-deep-frame";
@@ -46,11 +53,18 @@ export const RECIPES: Recipe[] = [
   piFrame,
   topBar,
   floorSolid,
+  floorScreened,
+  floorUnderfloor,
+  entranceBlock,
   innerCover,
   coverTelescoping,
   coverFlat,
+  roofDeep,
   quiltBox,
   feedRim,
+  feederFrame,
+  excluder,
+  stand,
   follower,
 ];
 

@@ -1,0 +1,106 @@
+import type { Recipe } from "../recipe";
+import { RIM_NEEDS } from "../rims";
+
+/** A stick in the entrance with a small and a large opening, turned for the season. */
+export const entranceBlock: Recipe = {
+  id: "entrance-block",
+  name: "Entrance block",
+  family: "floors",
+  kind: "other",
+  about: "A stick that closes the entrance but for one opening; another face has the other size.",
+  needs: RIM_NEEDS,
+  parameters: [
+    {
+      name: "rail",
+      label: "Floor's rails, thick",
+      group: "Size",
+      kind: "length",
+      default: "3/4*inch",
+      min: "1/2*inch",
+      max: "2*inch",
+    },
+    {
+      name: "size",
+      label: "Block, square",
+      group: "Size",
+      kind: "length",
+      default: "3/4*inch",
+      min: "3/8*inch",
+      max: "1.5*inch",
+    },
+    {
+      name: "small",
+      label: "Small opening",
+      group: "Openings",
+      kind: "length",
+      default: "3/4*inch",
+      min: "3/8*inch",
+      max: "4*inch",
+    },
+    {
+      name: "large",
+      label: "Large opening",
+      group: "Openings",
+      kind: "length",
+      default: "4*inch",
+      min: "1*inch",
+      max: "10*inch",
+    },
+  ],
+  values: [
+    { name: "blockLength", label: "block length", formula: "bodyOutsideWidth - 2 * rail - 1/8*inch", mark: "trade" },
+    { name: "openingHigh", label: "opening, high", formula: "3/8*inch", mark: "trade" },
+  ],
+  parts: [
+    {
+      id: "block",
+      name: "Block",
+      role: "block",
+      length: "blockLength",
+      width: "size",
+      thickness: "size",
+      features: [
+        {
+          name: "large opening",
+          kind: "notch",
+          l: ["(blockLength - large) / 2", "(blockLength + large) / 2"],
+          w: ["size - openingHigh", "size"],
+        },
+        {
+          name: "small opening",
+          kind: "notch",
+          l: ["blockLength / 8 - small / 2", "blockLength / 8 + small / 2"],
+          w: ["0*inch", "size"],
+          t: ["0*inch", "openingHigh"],
+        },
+      ],
+      places: [{ at: ["0", "0", "size"], l: "+y", w: "-z", t: "+x" }],
+    },
+  ],
+  hardware: [],
+  operations: [
+    {
+      id: "openings",
+      name: "Cut the two openings",
+      station: "table saw",
+      setup: 8,
+      each: 1,
+      hazard: "dado",
+      check: "slides into the entrance by hand",
+      mark: "mem",
+    },
+  ],
+  steps: [{ text: "Push it in with the opening that the season wants downward." }],
+  mistakes: ["cut so tight that it swells fast in the entrance"],
+  demands: [
+    {
+      rule: "block-left",
+      label: "Wood above the opening",
+      value: "size - openingHigh",
+      least: "1/4*inch",
+      below: "care",
+      advice: "use a larger stick",
+      mark: "mem",
+    },
+  ],
+};
