@@ -1,0 +1,139 @@
+import fc from "fast-check";
+import type { CuttingProblem, CutPiece, Pattern, Style } from "./problem";
+import { pricerOf } from "./pricing";
+
+const TWO: Style = { orders: ["rip", "crosscut"], stages: 2, trim: true };
+const problem = (pieces: CutPiece[], style: Style = TWO, kerf = 1): CuttingProblem => ({
+  kerf,
+  pieces,
+  stock: [{ clear: [{ length: 24, width: 14 }], price: 1, available: null }],
+  style,
+});
+const some = fc.array(
+  fc.record({
+    length: fc.integer({ min: 3, max: 20 }),
+    width: fc.integer({ min: 2, max: 12 }),
+    quantity: fc.integer({ min: 1, max: 2 }),
+    turn: fc.boolean(),
+  }),
+  { minLength: 1, maxLength: 3 },
+);
+const worths = fc.array(fc.integer({ min: 0, max: 50 }), { minLength: 3, maxLength: 3 });
+
+/** The most worth of strips and pieces off them, each piece as often as it is, by trying everything in both orders. */
+function brute({ pieces, kerf }: CuttingProblem, worth: number[]): number {
+  const one = (length: number, width: number, flip: boolean): number => {
+    const ways = pieces.flatMap((p, i) =>
+      [[p.length, p.width], ...(p.turn ? [[p.width, p.length]] : [])].map(([x, y]) =>
+        flip ? { i, along: y!, across: x! } : { i, along: x!, across: y! },
+      ),
+    );
+    const strip = (
+      size: number,
+      room: number,
+      left: number[],
+      take: (left: number[], got: number) => void,
+      got = 0,
+    ) => {
+      take(left, got);
+      for (const w of ways)
+        if (w.across <= size && w.along <= room && left[w.i]! > 0)
+          strip(size, room - w.along - kerf, left.map((n, k) => (k === w.i ? n - 1 : n)), take, got + worth[w.i]!); // prettier-ignore
+    };
+    const strips = (room: number, left: number[]): number => {
+      let best = 0;
+      for (const size of new Set(ways.map((w) => w.across)))
+        if (size <= room)
+          strip(size, length, left, (after, got) => {
+            if (got > 0) best = Math.max(best, got + strips(room - size - kerf, after));
+          });
+      return best;
+    };
+    return strips(width, pieces.map((p) => p.quantity)); // prettier-ignore
+  };
+  return Math.max(one(24, 14, false), one(14, 24, true));
+}
+
+const inside = (p: Pattern, { pieces, kerf, stock }: CuttingProblem) => {
+  for (const t of p.stretches) {
+    const room = stock[p.stock]!.clear[t.clear]!;
+    const [long, high] = t.order === "rip" ? [room.length, room.width] : [room.width, room.length];
+    expect(t.strips.reduce((s, x) => s + x.count * (x.size + kerf), -kerf)).toBeLessThanOrEqual(high);
+    for (const s of t.strips) {
+      expect(s.sections.reduce((n, x) => n + x.count * (x.size + kerf), -kerf)).toBeLessThanOrEqual(long);
+      for (const x of s.sections)
+        for (const i of x.items) {
+          const q = pieces[i.piece]!;
+          const flat = (t.order === "rip") !== i.turned;
+          expect(flat ? q.length : q.width).toBeLessThanOrEqual(x.size);
+          expect(flat ? q.width : q.length).toBeLessThanOrEqual(s.size);
+        }
+    }
+  }
+};
+
+test("no pattern is worth more than the price says, and one that is built fits and takes no more than is left (brute force)", () => {
+  fc.assert(
+    fc.property(some, worths, (pieces, worth) => {
+      const p = problem(pieces);
+      const left = pieces.map((x) => x.quantity);
+      const pricer = pricerOf(p);
+      const { most, offers } = pricer.best(0, worth, left);
+      const true_ = brute(p, worth);
+      expect(most).toBeGreaterThanOrEqual(true_);
+      for (const o of offers) inside(o.pattern, p);
+      const built = pricer.fitting(0, worth, left);
+      if (built) {
+        inside(built.pattern, p);
+        built.pattern.gives.forEach((n, i) => expect(n).toBeLessThanOrEqual(left[i]!));
+        expect(built.gives).toBeLessThanOrEqual(true_);
+      }
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test("a third stage never gives less, and without a trim never more, than two stages with one", () => {
+  fc.assert(
+    fc.property(some, worths, (pieces, worth) => {
+      const left = pieces.map((x) => x.quantity);
+      const most = (style: Style) => pricerOf(problem(pieces, style)).best(0, worth, left).most;
+      expect(most({ ...TWO, stages: 3 })).toBeGreaterThanOrEqual(most(TWO));
+      expect(most({ ...TWO, trim: false })).toBeLessThanOrEqual(most(TWO));
+    }),
+  );
+});
+
+describe("what a saw may not do", () => {
+  const bar: CutPiece = { length: 9, width: 2, quantity: 20, turn: false, block: true };
+  test("blocks hold one kind and are crosscut first; where they would be too short they are ripped", () => {
+    const other: CutPiece = { length: 9, width: 3, quantity: 20, turn: false };
+    const offers = (hold: number) => pricerOf(problem([bar, other], { ...TWO, hold })).best(0, [5, 4], [20, 20]).offers;
+    for (const { pattern } of offers(8))
+      for (const t of pattern.stretches)
+        for (const s of t.strips) {
+          const kinds = new Set(s.sections.flatMap((x) => x.items.map((i) => i.piece)));
+          if (kinds.has(0)) expect([t.order, kinds.size]).toEqual(["crosscut", 1]);
+        }
+    const ripped = offers(10).flatMap((o) => o.pattern.stretches);
+    expect(ripped.length).toBeGreaterThan(0);
+    expect(ripped.every((t) => t.order === "rip")).toBe(true);
+  });
+  test("what is shorter than can be held is never ripped to its width", () => {
+    const short: CutPiece = { length: 4, width: 3, quantity: 9, turn: false };
+    const long: CutPiece = { length: 11, width: 5, quantity: 9, turn: false };
+    const { offers } = pricerOf(problem([short, long], { ...TWO, hold: 6 })).best(0, [7, 9], [9, 9]);
+    for (const { pattern } of offers)
+      for (const t of pattern.stretches)
+        for (const s of t.strips) {
+          if (t.order === "crosscut") expect(s.size).toBeGreaterThanOrEqual(6);
+          else if (s.sections.some((x) => x.items.some((i) => i.piece === 0))) expect(s.size).toBe(3);
+        }
+  });
+  test("a stock of several clear stretches gives what they give together", () => {
+    const piece: CutPiece = { length: 5, width: 4, quantity: 50, turn: false };
+    const whole = { ...problem([piece]), stock: [{ clear: [{ length: 10, width: 9 }, { length: 5, width: 9 }], price: 1, available: 1 }] }; // prettier-ignore
+    // By hand: with a saw cut of 1 one 5 lies along 10, and two 4s across 9; another two in the 5.
+    expect(pricerOf(whole).best(0, [1], [50]).most).toBe(4);
+  });
+});

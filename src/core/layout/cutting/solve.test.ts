@@ -1,0 +1,87 @@
+import fc from "fast-check";
+import { checkAnswer } from "../tests/check";
+import type { CuttingProblem } from "./problem";
+import { solveCutting, wholeScale } from "./solve";
+
+/** Without a solver of programmes: what is built board by board, and the simple bounds. The workers' tests have the rest. */
+const solve = (p: CuttingProblem) => solveCutting(p, undefined);
+const pieces = fc.array(
+  fc.record({
+    length: fc.integer({ min: 5, max: 60 }),
+    width: fc.integer({ min: 3, max: 30 }),
+    quantity: fc.integer({ min: 1, max: 12 }),
+    turn: fc.boolean(),
+  }),
+  { minLength: 1, maxLength: 6 },
+);
+const stock = fc.array(
+  fc.record({
+    clear: fc.array(fc.record({ length: fc.integer({ min: 60, max: 90 }), width: fc.integer({ min: 30, max: 45 }) }), {
+      minLength: 1,
+      maxLength: 3,
+    }),
+    price: fc.integer({ min: 0, max: 9 }),
+    available: fc.option(fc.integer({ min: 0, max: 4 })),
+  }),
+  { minLength: 1, maxLength: 3 },
+);
+
+test("whatever is asked, the answer can be cut, counts come out, and nothing is overdrawn (own checker)", () => {
+  fc.assert(
+    fc.property(pieces, stock, fc.constantFrom(2 as const, 3 as const), fc.nat(3), (ps, ss, stages, kerf) => {
+      const p: CuttingProblem = {
+        kerf,
+        pieces: ps,
+        stock: ss,
+        style: { orders: ["rip", "crosscut"], stages, trim: true },
+      };
+      checkAnswer(solve(p), p);
+    }),
+    { numRuns: 150 },
+  );
+});
+
+test("pieces alike are solved as one and get their own names back: the same cost whether told apart or not", () => {
+  fc.assert(
+    fc.property(pieces, (ps) => {
+      const style = { orders: ["rip" as const], stages: 2 as const, trim: true };
+      const room = [{ clear: [{ length: 90, width: 45 }], price: 1, available: null }];
+      const apart = ps.flatMap((p) => Array.from({ length: p.quantity }, () => ({ ...p, turn: false, quantity: 1 })));
+      const once: CuttingProblem = { kerf: 1, pieces: ps.map((p) => ({ ...p, turn: false })), stock: room, style };
+      const each: CuttingProblem = { ...once, pieces: apart };
+      const [a, b] = [solve(once), solve(each)];
+      checkAnswer(b, each);
+      expect([b.cost, b.bound]).toEqual([a.cost, a.bound]);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test("the simple bound is never above the fewest rectangles by area, and free stock costs nothing", () => {
+  const style = { orders: ["rip" as const, "crosscut" as const], stages: 2 as const, trim: true };
+  const square = { length: 10, width: 10, quantity: 8, turn: false };
+  const one = { clear: [{ length: 20, width: 20 }], price: 7, available: null };
+  expect(solve({ kerf: 0, pieces: [square], stock: [one], style })).toMatchObject({ cost: 14, bound: 14, proven: true, boundStyle: "any" }); // prettier-ignore
+  // With a saw cut of one only one fits a board.
+  expect(solve({ kerf: 1, pieces: [square], stock: [one], style })).toMatchObject({ cost: 56, proven: true });
+  const yard = { ...one, price: 0, available: 1 };
+  expect(solve({ kerf: 0, pieces: [square], stock: [one, yard], style })).toMatchObject({ cost: 7, proven: true });
+});
+
+test("what the stock cannot give is said, piece by piece, and the rest is laid out", () => {
+  const style = { orders: ["rip" as const], stages: 2 as const, trim: true };
+  const p: CuttingProblem = {
+    kerf: 0,
+    pieces: [{ length: 50, width: 1, quantity: 5, turn: false }],
+    stock: [{ clear: [{ length: 100, width: 1 }], price: 1, available: 2 }],
+    style,
+  };
+  const answer = solve(p);
+  checkAnswer(answer, p);
+  expect([answer.short, answer.proven]).toEqual([[{ piece: 0, quantity: 1 }], false]);
+});
+
+test("decimals become whole numbers, and too fine ones are refused", () => {
+  expect([wholeScale([1, 2]), wholeScale([200.5]), wholeScale([0.125, 3])]).toEqual([1, 10, 1000]);
+  expect(() => wholeScale([1 / 3])).toThrow(/six decimals/);
+});
