@@ -25,13 +25,13 @@ export function suits(recipe: Recipe, standard: Standard, size: string): boolean
 export function makeables(standards: Standard[] = STANDARDS): Makeable[] {
   return standards.flatMap((s) =>
     Object.entries(s.sizes).flatMap(([size, { name }]) =>
-      RECIPES.filter((r) => suits(r, s, size)).map((r) => ({
-        item: r.id,
-        standard: s.id,
-        size,
-        name: `${r.name}, ${name}`,
-        standardName: s.short,
-      })),
+      RECIPES.filter((r) => suits(r, s, size)).flatMap((r) => {
+        // What is the same for every size is listed once.
+        const sized = r.needs.some((n) => s.sizes[size]!.values[n] !== undefined);
+        if (!sized && size !== s.defaultSize) return [];
+        const what = sized ? `${r.name}, ${name}` : r.name;
+        return [{ item: r.id, standard: s.id, size, name: what, standardName: s.short }];
+      }),
     ),
   );
 }
@@ -49,7 +49,8 @@ export function findMakeable(typed: string, all: Makeable[]): { quantity?: numbe
     // Words of the item's own name: better said than left unsaid.
     const own = split(m.name.split(",")[0]!);
     let unsaid = own;
-    let score = 0;
+    // Bodies are what is made most.
+    let score = m.item === "body" ? 0.06 : 0;
     for (const w of words) {
       const hit = heads.find((h) => h === w) ?? heads.find((h) => h.startsWith(w));
       if (!hit) return [];

@@ -55,4 +55,4 @@ export const rimOperations = (between: Recipe["operations"] = []): Recipe["opera
   wallOperations(between, false).filter((o) => o.id !== "handholds");
 
 /** A body's outside, and what a rim's own walls leave inside. */
-export const RIM_NEEDS = ["boxInsideLength", "boxInsideWidth", "nominalThickness", "bodyDepth"];
+export const RIM_NEEDS = ["boxInsideLength", "boxInsideWidth", "nominalThickness"];

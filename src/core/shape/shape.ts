@@ -99,7 +99,8 @@ export function shapeItem(
     recipe,
     standard,
     size: sizeId,
-    title: `${recipe.name}, ${size.name}`,
+    // What is the same for every size does not name one.
+    title: recipe.needs.some((n) => Object.hasOwn(size.values, n)) ? `${recipe.name}, ${size.name}` : recipe.name,
     scope,
     parts: wanted.map((p) => shapePart(p, scope, units)),
   };

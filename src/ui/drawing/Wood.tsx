@@ -13,6 +13,10 @@ export function Grain() {
         <rect width="80" height="5" fill="var(--color-straw-pale)" />
         <path d="M0 4.5H80" stroke="#e3d2a8" strokeWidth=".6" />
       </pattern>
+      <pattern id="woven" width="5" height="5" patternUnits="userSpaceOnUse">
+        <rect width="5" height="5" fill="#fff" />
+        <path d="M0 2.5H5M2.5 0V5" stroke="#8a8f88" strokeWidth=".5" />
+      </pattern>
     </defs>
   );
 }
@@ -37,7 +41,7 @@ export function Wood({
           key={i}
           d={pathOf(o, p)}
           fillRule="evenodd"
-          fill={!o.cut ? "#fff" : o.grain === "end" ? "url(#end-grain)" : "url(#long-grain)"}
+          fill={fillOf(o)}
           className={litKey === `part ${o.part.id}` ? "lit-wood" : "wood-edge"}
           strokeOpacity={o.cut || litKey === `part ${o.part.id}` ? 1 : 0.55}
           onMouseEnter={() => onLight?.(o.part.id)}
@@ -45,4 +49,11 @@ export function Wood({
       ))}
     </g>
   );
+}
+
+/** Wood shows its grain, mesh its weave; sheet metal, plastic and foam are left white. */
+function fillOf(o: Outline): string {
+  if (o.part.material === "mesh") return "url(#woven)";
+  if (!o.cut || (o.part.material !== "wood" && o.part.material !== "ply")) return "#fff";
+  return o.grain === "end" ? "url(#end-grain)" : "url(#long-grain)";
 }

@@ -79,14 +79,14 @@ test("no pattern is worth more than the price says, and one that is built fits a
       const left = pieces.map((x) => x.quantity);
       const pricer = pricerOf(p);
       const { most, offers } = pricer.best(0, worth, left);
-      const true_ = brute(p, worth);
-      expect(most).toBeGreaterThanOrEqual(true_);
+      const truly = brute(p, worth);
+      expect(most).toBeGreaterThanOrEqual(truly);
       for (const o of offers) inside(o.pattern, p);
       const built = pricer.fitting(0, worth, left);
       if (built) {
         inside(built.pattern, p);
         built.pattern.gives.forEach((n, i) => expect(n).toBeLessThanOrEqual(left[i]!));
-        expect(built.gives).toBeLessThanOrEqual(true_);
+        expect(built.gives).toBeLessThanOrEqual(truly);
       }
     }),
     { numRuns: 60 },

@@ -10,15 +10,7 @@ export const coverFlat: Recipe = {
   about: "A flush panel with end cleats, for close-standing and travelling hives.",
   needs: RIM_NEEDS,
   parameters: [
-    {
-      name: "panel",
-      label: "Panel",
-      group: "Wood",
-      kind: "length",
-      default: "3/4*inch",
-      min: "3/8*inch",
-      max: "1.5*inch",
-    },
+    { name: "panel", label: "Panel", group: "Wood", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "1.5*inch" },
     {
       name: "material",
       label: "Panel of",
@@ -30,26 +22,9 @@ export const coverFlat: Recipe = {
         { id: "boards", label: "boards", note: "opens as it dries" },
       ],
     },
-    {
-      name: "cleatHigh",
-      label: "Cleats, high",
-      group: "Size",
-      kind: "length",
-      default: "1.5*inch",
-      min: "1/2*inch",
-      max: "3*inch",
-    },
+    { name: "cleatHigh", label: "Cleats, high", group: "Size", kind: "length", default: "1.5*inch", min: "1/2*inch", max: "3*inch" },
     { name: "jarHole", label: "Jar hole", group: "Hole", kind: "flag", default: false },
-    {
-      name: "jar",
-      label: "Jar hole, across",
-      group: "Hole",
-      kind: "length",
-      default: "2.75*inch",
-      min: "1*inch",
-      max: "4*inch",
-      when: "jarHole",
-    },
+    { name: "jar", label: "Jar hole, across", group: "Hole", kind: "length", default: "2.75*inch", min: "1*inch", max: "4*inch", when: "jarHole" },
   ],
   values: [{ name: "cleatThick", label: "cleat thickness", formula: "3/4*inch", mark: "trade" }],
   parts: [
@@ -62,16 +37,7 @@ export const coverFlat: Recipe = {
       length: "bodyOutsideLength",
       width: "bodyOutsideWidth",
       thickness: "panel",
-      features: [
-        {
-          name: "jar hole",
-          kind: "hole",
-          when: "jarHole",
-          l: "bodyOutsideLength / 2",
-          w: "bodyOutsideWidth / 2",
-          diameter: "jar",
-        },
-      ],
+      features: [{ name: "jar hole", kind: "hole", when: "jarHole", l: "bodyOutsideLength / 2", w: "bodyOutsideWidth / 2", diameter: "jar" }],
       places: [{ at: ["0", "0", "panel"], l: "+x", w: "+y", t: "-z" }],
     })),
     {
@@ -89,35 +55,9 @@ export const coverFlat: Recipe = {
       ],
     },
   ],
-  hardware: [
-    { id: "screws", name: "exterior screw, 1 5/8", count: "10", unit: "each", spare: 0.05, for: "cleats", mark: "mem" },
-  ],
-  operations: [
-    {
-      id: "assemble",
-      name: "Screw the cleats on the ends",
-      station: "bench",
-      setup: 4,
-      each: 5,
-      check: "the cleats hang down past the panel, over the box",
-      mark: "mem",
-    },
-  ],
-  steps: [
-    {
-      text: "Screw a cleat to each end, tops flush with the panel, slots in the cleat's screw holes across the grain so that boards can move.",
-    },
-  ],
+  hardware: [{ id: "screws", name: "exterior screw, 1 5/8", count: "10", unit: "each", spare: 0.05, for: "cleats", mark: "mem" }],
+  operations: [{ id: "assemble", name: "Screw the cleats on the ends", station: "bench", setup: 4, each: 5, check: "the cleats hang down past the panel, over the box", mark: "mem" }],
+  steps: [{ text: "Screw a cleat to each end, tops flush with the panel, slots in the cleat's screw holes across the grain so that boards can move." }],
   mistakes: ["used on a body with bottom bee space without a rim: the frames have no room above"],
-  demands: [
-    {
-      rule: "flat-cover",
-      label: "Cleats past the panel",
-      value: "cleatHigh - panel",
-      least: "1/4*inch",
-      below: "care",
-      advice: "a cleat that does not hang down lets the lid slide off",
-      mark: "mem",
-    },
-  ],
+  demands: [{ rule: "flat-cover", label: "Cleats past the panel", value: "cleatHigh - panel", least: "1/4*inch", below: "care", advice: "a cleat that does not hang down lets the lid slide off", mark: "mem" }],
 };

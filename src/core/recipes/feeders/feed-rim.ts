@@ -14,10 +14,7 @@ export const feedRim: Recipe = {
   parts: rimParts(),
   hardware: RIM_HARDWARE,
   operations: rimOperations(),
-  steps: [
-    { text: "Lay out two sides and two ends, outside faces up." },
-    { text: "Glue and fasten the corners; measure both diagonals before the glue grabs." },
-  ],
+  steps: [{ text: "Lay out two sides and two ends, outside faces up." }, { text: "Glue and fasten the corners; measure both diagonals before the glue grabs." }],
   mistakes: ["left on without feed: the bees build comb in it"],
   demands: [],
 };
