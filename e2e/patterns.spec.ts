@@ -90,7 +90,7 @@ test("when the server does not answer, the page says so and nothing pretends to 
 
 test("laying out can be stopped and started again", async ({ page }) => {
   let hold = true;
-  await page.route("**/api/layout", async (route) => {
+  await page.route("**/api/layout?*", async (route) => {
     while (hold) await new Promise((r) => setTimeout(r, 50));
     await route.continue().catch(() => undefined);
   });

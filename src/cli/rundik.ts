@@ -41,12 +41,7 @@ const solver = async () => (await import("@/workers/highs")).highsSolver();
 class Refused extends Error {}
 
 async function laidOut(worked: WorkedJob): Promise<LayoutResult> {
-  const result = layOut(
-    layoutRequest(worked),
-    () => performance.now(),
-    () => true,
-    await solver(),
-  );
+  const result = layOut(layoutRequest(worked), () => performance.now(), {}, await solver());
   if (result.missing.length > 0)
     throw new Refused(result.missing.map((m) => missingText(m, worked.job.units)).join("\n"));
   return result;

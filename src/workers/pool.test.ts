@@ -1,8 +1,9 @@
 import { buildSync } from "esbuild";
 import { inch, nm } from "@/core/length/length";
 import { layOut, type Progress } from "@/core/layout/layout";
-import { blank, request as asked } from "@/core/layout/tests/samples";
-import { ask, closePool } from "./pool";
+import { piecesOf } from "@/core/layout/laid";
+import { blank, board, request as asked } from "@/core/layout/tests/samples";
+import { askLayout, closePool } from "./pool";
 
 beforeAll(() => {
   buildSync({
@@ -26,16 +27,18 @@ const request = (quantity: number, different: number) =>
 
 test("a worker answers, tells every step of progress first, and the same question is answered from memory", async () => {
   const heard: Progress[] = [];
-  const first = await ask("layout", request(20, 4), { hear: (p) => heard.push(p) });
+  const first = await askLayout(request(20, 4), { hear: (p) => heard.push(p) });
   expect(first.count).toBeGreaterThan(0);
   expect(heard.at(-1)!.count).toBe(first.count);
   const again = heard.length;
-  expect(await ask("layout", request(20, 4), { hear: (p) => heard.push(p) })).toBe(first);
-  expect(heard.length).toBe(again);
+  const same = await askLayout(request(20, 4), { hear: (p) => heard.push(p) });
+  expect(same.groups).toEqual(first.groups);
+  // One word for the group that was known already.
+  expect(heard.length).toBe(again + 1);
 });
 
 test("the pool lays out with the solver: a bound for ripping first, never above what it costs", async () => {
-  const solved = await ask("layout", request(37, 5));
+  const solved = await askLayout(request(37, 5));
   expect(solved.missing).toEqual([]);
   expect(solved.boundCost).toBeLessThanOrEqual(solved.cost + 1e-9);
   expect(solved.boundCost).toBeGreaterThan(layOut(request(37, 5), () => 0).boundCost - 1e-9);
@@ -45,8 +48,37 @@ test("the pool lays out with the solver: a bound for ripping first, never above 
 test("a stop ends the work at once and leaves the pool able to go on", async () => {
   const stop = new AbortController();
   const began = Date.now();
-  const long = ask("layout", request(5000, 40), { signal: stop.signal, hear: () => stop.abort() });
+  const long = askLayout(request(5000, 40), { signal: stop.signal, hear: () => stop.abort() });
   await expect(long).rejects.toThrow(/abort/i);
   expect(Date.now() - began).toBeLessThan(10_000);
-  expect((await ask("layout", request(21, 3))).missing).toEqual([]);
+  expect((await askLayout(request(21, 3))).missing).toEqual([]);
+});
+
+test("cut short, the best so far is the answer, and it is whole; asked again it is worked out to the end", async () => {
+  const enough = new AbortController();
+  const big = request(4000, 30);
+  const early = await askLayout(big, { enough: enough.signal, hear: () => enough.abort() });
+  expect(early.missing).toEqual([]);
+  const made = early.groups[0]!.result.layouts.reduce((n, l) => n + l.repeat * piecesOf(l).length, 0);
+  expect(made).toBe(4000 * 30);
+  const whole = await askLayout(big);
+  expect(whole.cost).toBeLessThanOrEqual(early.cost + 1e-9);
+}, 60_000);
+
+test("a thickness that did not change is not solved again", async () => {
+  const two = (quantity: number) => {
+    const thick = { thickness: inch(1, 1, 2) };
+    return asked(
+      [
+        blank("a", inch(19), inch(5), 900),
+        blank("b", inch(17), inch(3), 300),
+        blank("c", inch(11), inch(2), quantity, thick),
+      ],
+      [board(), board(thick)],
+    );
+  };
+  const first = await askLayout(two(40));
+  const changed = await askLayout(two(41));
+  expect(changed.groups[0]!.result.layouts).toEqual(first.groups[0]!.result.layouts);
+  expect(changed.groups[1]!.result.layouts).not.toEqual(first.groups[1]!.result.layouts);
 });

@@ -3,6 +3,8 @@ import { availableParallelism } from "node:os";
 import { join } from "node:path";
 import { MessageChannel } from "node:worker_threads";
 import { Piscina } from "piscina";
+import { joined, type LayoutResult, partsOf, type Progress, progressOf } from "@/core/layout/layout";
+import type { LayoutRequest } from "@/core/layout/request";
 import type { TaskName, Tasks } from "./tasks";
 
 /** Answers kept by what was asked, the least recently used dropped first. */
@@ -18,14 +20,22 @@ function pool(): Piscina {
   return held.rundikPool;
 }
 
+interface How<P> {
+  hear?: (p: P) => void;
+  /** Aborted, it stops the thread at once. */
+  signal?: AbortSignal;
+  /** Aborted, what is best so far is the answer. */
+  enough?: AbortSignal;
+}
+
 /**
- * Asks the pool, off the request path. The same question is answered from memory. `hear` is told of progress; an
- * aborted `signal` stops the thread at once. @throws AbortError when stopped.
+ * Asks the pool, off the request path. The same question is answered from memory, unless its answer was cut short.
+ * `hear` is told of progress. @throws AbortError when stopped
  */
 export async function ask<N extends TaskName>(
   name: N,
   question: Tasks[N]["ask"],
-  { hear, signal }: { hear?: (p: Tasks[N]["progress"]) => void; signal?: AbortSignal } = {},
+  { hear, signal, enough }: How<Tasks[N]["progress"]> = {},
 ): Promise<Tasks[N]["answer"]> {
   const answers = (held.rundikAnswers ??= new Map());
   const key = createHash("sha256")
@@ -42,18 +52,44 @@ export async function ask<N extends TaskName>(
   const ended = new Promise<void>((resolve) =>
     port1.on("message", (p: Tasks[N]["progress"] | null) => (p === null ? resolve() : hear?.(p))),
   );
+  const flag = new Int32Array(new SharedArrayBuffer(4));
+  const cut = () => Atomics.store(flag, 0, 1);
+  enough?.addEventListener("abort", cut);
+  if (enough?.aborted) cut();
   try {
     const answer = (await pool().run(
-      { name, ask: question, port: port2 },
+      { name, ask: question, port: port2, enough: flag },
       { transferList: [port2] as never, signal },
     )) as Tasks[N]["answer"];
     await ended;
-    answers.set(key, answer);
+    if (!enough?.aborted) answers.set(key, answer);
     if (answers.size > KEPT) answers.delete(answers.keys().next().value!);
     return answer;
   } finally {
+    enough?.removeEventListener("abort", cut);
     port1.close();
   }
+}
+
+/** Lays a job out, every thickness on a thread of its own; those that did not change are answered from memory. */
+export async function askLayout(request: LayoutRequest, how: How<Progress> = {}): Promise<LayoutResult> {
+  const began = performance.now();
+  const parts = partsOf(request);
+  const best: (Tasks["group"]["progress"] | undefined)[] = parts.asks.map(() => undefined);
+  let done = 0;
+  const answers = await Promise.all(
+    parts.asks.map(async (group, i) => {
+      const hear = (p: Tasks["group"]["progress"]) => {
+        best[i] = p;
+        how.hear?.(progressOf(best, done));
+      };
+      const answer = await ask("group", group, { hear, signal: how.signal, enough: how.enough });
+      done++;
+      hear({ cost: answer.cost, count: answer.count, bound: answer.boundCost });
+      return answer;
+    }),
+  );
+  return joined(request, parts, answers, (performance.now() - began) / 1000);
 }
 
 /** Ends the pool's threads. */

@@ -1,8 +1,8 @@
-import type { LayoutRequest } from "@/core/layout/request";
-import type { LayoutResult, Progress } from "@/core/layout/layout";
+import type { GroupLayout, GroupRequest } from "@/core/layout/lay";
+import type { Progress } from "@/core/layout/layout";
 
 /** What the pool can be asked, and what it answers. */
 export interface Tasks {
-  layout: { ask: LayoutRequest; answer: LayoutResult; progress: Progress };
+  group: { ask: GroupRequest; answer: GroupLayout; progress: Omit<Progress, "done" | "of"> };
 }
 export type TaskName = keyof Tasks;

@@ -1,36 +1,32 @@
 import type { MessagePort } from "node:worker_threads";
-import { layOut } from "@/core/layout/layout";
+import { layGroup } from "@/core/layout/lay";
 import { highsSolver } from "./highs";
 import type { TaskName, Tasks } from "./tasks";
 
 const lp = await highsSolver();
 
+type Run<N extends TaskName> = (
+  ask: Tasks[N]["ask"],
+  watch: { hear(p: Tasks[N]["progress"]): void; goOn(): boolean },
+) => Tasks[N]["answer"];
+
 /** Runs in a worker thread: one task at a time, telling its progress on the port. A cancel ends the thread. */
-const RUN: { [N in TaskName]: (ask: Tasks[N]["ask"], hear: (p: Tasks[N]["progress"]) => void) => Tasks[N]["answer"] } =
-  {
-    layout: (ask, hear) =>
-      layOut(
-        ask,
-        () => performance.now(),
-        (p) => {
-          hear(p);
-          return true;
-        },
-        lp,
-      ),
-  };
+const RUN: { [N in TaskName]: Run<N> } = { group: (ask, watch) => layGroup(ask, watch, lp) };
 
 export default function run({
   name,
   ask,
   port,
+  enough,
 }: {
   name: TaskName;
   ask: Tasks[TaskName]["ask"];
   port: MessagePort;
+  /** Set to 1 when what is best so far will do. */
+  enough: Int32Array;
 }): Tasks[TaskName]["answer"] {
   try {
-    return RUN[name](ask, (p) => port.postMessage(p));
+    return RUN[name](ask, { hear: (p) => port.postMessage(p), goOn: () => Atomics.load(enough, 0) === 0 });
   } finally {
     port.postMessage(null);
     port.close();

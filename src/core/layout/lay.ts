@@ -5,7 +5,7 @@ import { cutsOfStrip, settingsOf } from "./cuts";
 import type { LpSolver } from "./lp";
 import { type Layout } from "./laid";
 import { place } from "./place";
-import { clearOf, type Group, type Saw, type Weighing } from "./request";
+import { clearOf, type Lying, type Saw, type Weighing } from "./request";
 
 export interface GroupLayout {
   layouts: Layout[];
@@ -25,38 +25,46 @@ export type BoundStyle = "any" | "two-stage" | "three-stage";
 /** Where money decides nothing, offcuts, trims and patterns count so much of a board's price. */
 const TIE = 1e-5;
 
+/** All that the layout of one thickness depends on, and nothing else: what is unchanged need not be solved again. */
+export interface GroupRequest {
+  lying: Lying[];
+  boards: BoardStock[];
+  /** Of each board how many there are; null is as many as wanted. */
+  available: (number | null)[];
+  saw: Saw;
+  weighing: Weighing;
+}
+
+/** Tells of better layouts, and is asked whether to go on. */
+export interface Listener {
+  hear?(best: { cost: number; count: number; bound: number }): void;
+  goOn?(): boolean;
+}
+
 /**
  * Lays out the blanks of one thickness on its boards or sheets. Boards are ripped or crosscut first, whichever is
- * better, never turned; sheets in two or three stages, turned where the face grain allows. `hear` is told of every better
- * layout and stops the search by returning false.
+ * better, never turned; sheets in two or three stages, turned where the face grain allows. When the listener will not go
+ * on, what was best so far is the answer. Layouts name their board by its place in the request.
  */
-export function layGroup(
-  group: Group,
-  stock: BoardStock[],
-  available: (number | null)[],
-  saw: Saw,
-  weighing: Weighing,
-  hear: (best: { cost: number; count: number; bound: number }) => boolean = () => true,
-  lp?: LpSolver,
-): GroupLayout {
-  const boards = group.stock.map((i) => stock[i]!);
+export function layGroup(request: GroupRequest, listener: Listener = {}, lp?: LpSolver): GroupLayout {
+  const { lying, boards, available, saw, weighing } = request;
   const sheet = boards[0]?.form === "sheet";
   const stages = sheet ? saw.sheetStages : 2;
   const problem: CuttingProblem = {
     kerf: saw.kerf,
-    pieces: group.lying.map((l) => ({
+    pieces: lying.map((l) => ({
       length: l.blank.length,
       width: l.width,
       quantity: l.blank.quantity,
       turn: l.blank.turn && !l.onEdge,
       block: l.blank.block && l.onEdge,
     })),
-    stock: boards.map((s, k) => ({ clear: clearOf(s, saw), price: s.price, available: available[group.stock[k]!]! })),
+    stock: boards.map((s, k) => ({ clear: clearOf(s, saw), price: s.price, available: available[k]! })),
     style: { orders: ["rip", "crosscut"], stages, trim: true, hold: sheet ? 0 : saw.minHold, plainFirst: !sheet },
   };
   const laid = (pattern: Pattern, repeat: number): Layout => ({
-    ...place(pattern, repeat, group.lying, boards[pattern.stock]!, saw),
-    stock: group.stock[pattern.stock]!,
+    ...place(pattern, repeat, lying, boards[pattern.stock]!, saw),
+    stock: pattern.stock,
   });
   const typical = Math.max(...boards.map((b) => b.price), 1e-6);
   const looks = new Map<Pattern, { kept: number; settings: string[] }>();
@@ -78,7 +86,7 @@ export function layGroup(
     return known;
   };
   const settings = (used: Used) => new Set(used.flatMap((u) => look(u.pattern).settings)).size;
-  const answer = solveCutting(problem, lp, hear, {
+  const answer = solveCutting(problem, lp, listener, {
     price: weighing.setUp + TIE * typical,
     setUps: (used) => used.length + settings(used),
     kept: (used) => used.reduce((s, u) => s + u.repeat * look(u.pattern).kept, 0),
@@ -90,7 +98,7 @@ export function layGroup(
   }));
   return {
     layouts: answer.used.map(({ pattern, repeat }) => laid(pattern, repeat)),
-    short: answer.short.map(({ piece, quantity }) => ({ blank: group.lying[piece]!.blank.id, quantity })),
+    short: answer.short.map(({ piece, quantity }) => ({ blank: lying[piece]!.blank.id, quantity })),
     cost: answer.cost,
     count: answer.used.reduce((n, u) => n + u.repeat, 0),
     boundCost: answer.bound,

@@ -1,6 +1,6 @@
 import { toMm } from "@/core/length/format";
 import { cutsOf } from "./cuts";
-import { type BoundStyle, type GroupLayout, layGroup } from "./lay";
+import { type BoundStyle, type GroupLayout, type GroupRequest, layGroup } from "./lay";
 import type { LpSolver } from "./lp";
 import { type Pinned } from "./laid";
 import { layoutTrouble, pinnedCounts } from "./pinned";
@@ -37,68 +37,78 @@ export interface Progress {
   bound: number;
 }
 
+/** A request taken apart by thickness: what each group asks, and what is needed to put the answers together. */
+export interface LayoutParts {
+  split: ReturnType<typeof groups>;
+  held: Held[];
+  troubles: LayoutResult["troubles"];
+  asks: GroupRequest[];
+}
+
+/** Takes a request apart; groups share no boards, so each can be solved on its own. */
+export function partsOf(request: LayoutRequest): LayoutParts {
+  const split = groups(request);
+  const { held, troubles } = holdPins(request);
+  const laid = pinnedCounts(held.map((h) => h.pin));
+  const pinnedBoards = (i: number) => held.reduce((n, h) => n + (h.pin.stock === i ? h.pin.repeat : 0), 0);
+  const left = (i: number) => {
+    const { available, struck } = request.stock[i]!;
+    return available === null ? null : Math.max(0, available - (struck ?? 0) - pinnedBoards(i));
+  };
+  const asks = split.groups.map((group): GroupRequest => ({
+    lying: group.lying
+      .map((l) => ({ ...l, blank: { ...l.blank, quantity: l.blank.quantity - (laid.get(l.blank.id) ?? 0) } }))
+      .filter((l) => l.blank.quantity > 0),
+    boards: group.stock.map((i) => request.stock[i]!),
+    available: group.stock.map(left),
+    saw: request.saw,
+    weighing: request.weighing,
+  }));
+  return { split, held, troubles, asks };
+}
+
+/** Progress over all groups, from the best known of each. */
+export function progressOf(best: (Omit<Progress, "done" | "of"> | undefined)[], done: number): Progress {
+  const sum = (f: (b: Omit<Progress, "done" | "of">) => number) => best.reduce((n, b) => n + (b ? f(b) : 0), 0);
+  return { done, of: best.length, count: sum((b) => b.count), cost: sum((b) => b.cost), bound: sum((b) => b.bound) };
+}
+
 /**
- * Lays a job out on its boards. `hear` is told of progress and stops the search by returning false; what was best so
- * far is then the result. `seconds` is measured by `clock` (milliseconds), which the core has none of its own.
+ * Lays a job out on its boards, one thickness after another. `seconds` is measured by `clock` (milliseconds), which the
+ * core has none of its own. `watch` is told of progress and may end the search; what was best so far is then the answer.
  */
 export function layOut(
   request: LayoutRequest,
   clock: () => number,
-  hear: (p: Progress) => boolean = () => true,
+  watch: { hear?(p: Progress): void; goOn?(): boolean } = {},
   lp?: LpSolver,
 ): LayoutResult {
   const began = clock();
-  const split = groups(request);
-  let going = true;
-  const { held, troubles } = holdPins(request);
-  const laid = pinnedCounts(held.map((h) => h.pin));
-  const available = request.stock.map((s, i) =>
-    s.available === null
-      ? null
-      : Math.max(
-          0,
-          s.available - (s.struck ?? 0) - held.reduce((n, h) => n + (h.pin.stock === i ? h.pin.repeat : 0), 0),
-        ),
-  );
-  const done: { group: Group; result: GroupLayout }[] = [];
-  for (const group of split.groups) {
-    const left: Group = {
-      ...group,
-      lying: group.lying
-        .map((l) => ({ ...l, blank: { ...l.blank, quantity: l.blank.quantity - (laid.get(l.blank.id) ?? 0) } }))
-        .filter((l) => l.blank.quantity > 0),
+  const parts = partsOf(request);
+  const best: (Omit<Progress, "done" | "of"> | undefined)[] = parts.asks.map(() => undefined);
+  const answers = parts.asks.map((ask, i) => {
+    const hear = (b: Omit<Progress, "done" | "of">) => {
+      best[i] = b;
+      watch.hear?.(progressOf(best, i));
     };
-    const before = done.reduce(
-      (s, d) => ({
-        count: s.count + d.result.count,
-        cost: s.cost + d.result.cost,
-        bound: s.bound + d.result.boundCost,
-      }),
-      { count: 0, cost: 0, bound: 0 },
-    );
-    const solved = layGroup(
-      left,
-      request.stock,
-      available,
-      request.saw,
-      request.weighing,
-      (best) => {
-        going &&= hear({
-          done: done.length,
-          of: split.groups.length,
-          count: before.count + best.count,
-          cost: before.cost + best.cost,
-          bound: before.bound + best.bound,
-        });
-        return going;
-      },
-      lp,
-    );
-    // What one group takes of a stock another group has not.
-    for (const l of solved.layouts) if (available[l.stock] !== null) available[l.stock]! -= l.repeat;
+    return layGroup(ask, { hear, goOn: watch.goOn }, lp);
+  });
+  return joined(request, parts, answers, (clock() - began) / 1000);
+}
+
+/** Puts the groups' answers together; `seconds` is how long they took. */
+export function joined(
+  request: LayoutRequest,
+  parts: LayoutParts,
+  answers: GroupLayout[],
+  seconds: number,
+): LayoutResult {
+  const { split, held, troubles } = parts;
+  const done = split.groups.map((group, k) => {
+    const named = answers[k]!.layouts.map((l) => ({ ...l, stock: group.stock[l.stock]! }));
     const pins = held.filter((h) => group.stock.includes(h.pin.stock));
-    done.push({ group, result: withPins(solved, pins, request) });
-  }
+    return { group, result: withPins({ ...answers[k]!, layouts: named }, pins, request) };
+  });
   const sum = (f: (g: GroupLayout) => number) => done.reduce((s, d) => s + f(d.result), 0);
   const short = done.flatMap(({ group, result }) =>
     result.short.map((s): Missing => {
@@ -130,7 +140,7 @@ export function layOut(
     partsArea: each((l) => piecesOf(l).reduce((s, p) => s + p.length * p.width, 0)),
     stockArea: each((l) => board(l).length * board(l).width),
     keptArea: each((l) => l.offcuts.reduce((s, o) => s + (o.keep ? o.length * o.width : 0), 0)),
-    seconds: (clock() - began) / 1000,
+    seconds,
   };
 }
 

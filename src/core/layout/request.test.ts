@@ -179,7 +179,10 @@ describe("layouts", () => {
     });
     const split = groups(j).groups[0]!;
     let heard = 0;
-    const first = layGroup(split, j.stock, [null], j.saw, j.weighing, () => (heard++, false));
+    const first = layGroup(
+      { lying: split.lying, boards: j.stock, available: [null], saw: j.saw, weighing: j.weighing },
+      { hear: () => heard++, goOn: () => heard === 0 },
+    );
     expect(heard).toBe(1);
     expect(first.short).toEqual([]);
   });

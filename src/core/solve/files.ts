@@ -73,12 +73,7 @@ function refuse(answer: CuttingAnswer, pieces: { id: string; quantity: number }[
  * Answers a one-dimensional file: patterns, cost and a bound of it. A pattern of k pieces takes their lengths and k − 1
  * kerfs. @throws SolverFileError when a piece fits no stock or the stock runs out.
  */
-export function solveBoards(
-  file: BoardsFile,
-  lp: LpSolver,
-  clock: () => number,
-  hear?: (best: { cost: number; bound: number }) => boolean,
-) {
+export function solveBoards(file: BoardsFile, lp: LpSolver, clock: () => number) {
   const began = clock();
   const longest = Math.max(...file.stock.map((s) => s.length));
   const tooLong = file.pieces.filter((p) => p.length > longest);
@@ -107,7 +102,7 @@ export function solveBoards(
     })),
     style: { orders: ["rip"], stages: 2, trim: true },
   };
-  const answer = solveCutting(problem, lp, hear);
+  const answer = solveCutting(problem, lp);
   refuse(answer, file.pieces);
   return {
     patterns: answer.used.map(({ pattern, repeat }) => ({
@@ -127,12 +122,7 @@ export function solveBoards(
  * Answers a sheets file: layouts cut in two or three stages and a trim. The bound is for that style, or for any cutting
  * where that is said. @throws SolverFileError as `solveBoards`
  */
-export function solveSheets(
-  file: SheetsFile,
-  lp: LpSolver,
-  clock: () => number,
-  hear?: (best: { cost: number; bound: number }) => boolean,
-) {
+export function solveSheets(file: SheetsFile, lp: LpSolver, clock: () => number) {
   const began = clock();
   const fits = (p: SheetsFile["pieces"][number]) =>
     file.stock.some(
@@ -157,7 +147,7 @@ export function solveSheets(
     })),
     style: { orders: ["rip", "crosscut"], stages: file.stages, trim: true },
   };
-  const answer = solveCutting(problem, lp, hear);
+  const answer = solveCutting(problem, lp);
   refuse(answer, file.pieces);
   return {
     layouts: answer.used.map(({ pattern, repeat }) => ({

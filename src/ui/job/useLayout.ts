@@ -11,6 +11,8 @@ export interface LayoutState {
   fresh: boolean;
   progress?: Progress;
   error?: string;
+  /** It was stopped: the result is the best that was known then. */
+  early?: boolean;
   stop(): void;
   again(): void;
 }
@@ -19,17 +21,18 @@ export interface LayoutState {
 export function useLayout(request: LayoutRequest): LayoutState {
   const [state, setState] = useState<Omit<LayoutState, "stop" | "again">>({ state: "waiting", fresh: false });
   const [round, setRound] = useState(0);
-  const hangUp = useRef<AbortController | null>(null);
+  const asked = useRef("");
   const key = JSON.stringify(request);
 
   useEffect(() => {
     const call = new AbortController();
-    hangUp.current = call;
+    const name = `${Date.now().toString(36)}${Math.random().toString(36).slice(2)}`;
+    asked.current = name;
     setState((s) => ({ ...s, state: "working", fresh: false, progress: undefined }));
     const timer = setTimeout(() => {
       void (async () => {
         try {
-          const reply = await fetch("/api/layout", {
+          const reply = await fetch(`/api/layout?ask=${name}`, {
             method: "POST",
             headers: { "content-type": "application/json" },
             body: key,
@@ -43,7 +46,8 @@ export function useLayout(request: LayoutRequest): LayoutState {
             const said = JSON.parse(line) as { progress?: Progress; result?: LayoutResult; error?: string };
             if (call.signal.aborted) return;
             if (said.progress) setState((s) => ({ ...s, progress: said.progress }));
-            if (said.result) setState({ state: "done", fresh: true, result: said.result });
+            const { result } = said;
+            if (result) setState((s) => ({ state: "done", fresh: true, result, early: s.state === "stopped" }));
             if (said.error) throw new Error(said.error);
           }
         } catch (e) {
@@ -58,8 +62,8 @@ export function useLayout(request: LayoutRequest): LayoutState {
   }, [key, round]);
 
   const stop = useCallback(() => {
-    hangUp.current?.abort();
     setState((s) => ({ ...s, state: "stopped" }));
+    void fetch(`/api/layout?ask=${asked.current}`, { method: "DELETE" });
   }, []);
   const again = useCallback(() => setRound((r) => r + 1), []);
   return useMemo(() => ({ ...state, stop, again }), [state, stop, again]);

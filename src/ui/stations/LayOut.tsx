@@ -124,6 +124,14 @@ function Headline() {
           the least {style} could cost ({money(result.boundCost)}).{" "}
         </>
       )}
+      {layout.early && (
+        <>
+          Stopped early.{" "}
+          <button className="quiet" onClick={layout.again}>
+            look further
+          </button>{" "}
+        </>
+      )}
       <span className="text-[.93rem] text-soft">
         {result.seconds.toFixed(2)} s · {(lost * 100).toFixed(1)} % of the wood is not parts
         {result.keptArea > 0 ? `, ${((result.keptArea / result.stockArea) * 100).toFixed(1)} % is kept` : ""}

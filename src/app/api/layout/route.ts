@@ -4,7 +4,7 @@ import { LIMITS } from "@/core/job/job";
 import { pinnedSchema } from "@/core/job/perform";
 import type { LayoutRequest } from "@/core/layout/request";
 import { materialSchema } from "@/core/recipes/recipe";
-import { ask } from "@/workers/pool";
+import { askLayout } from "@/workers/pool";
 
 const length = z.number().int().min(0).max(1e11);
 const positive = length.min(1);
@@ -57,11 +57,24 @@ const body = z.strictObject({
   pinned: z.array(pinnedSchema).max(LIMITS.stock),
 });
 
+/** Layouts being worked out, by the name the asker gave them. */
+const running = ((globalThis as { rundikLayouts?: Map<string, AbortController> }).rundikLayouts ??= new Map());
+
+/** Ends a layout that is being worked out: what is best so far is then its answer. */
+export const DELETE = (request: Request) =>
+  answer(async () => {
+    running.get(new URL(request.url).searchParams.get("ask") ?? "")?.abort();
+    return new Response(null, { status: 204 });
+  });
+
 /** Lays out on a worker; answers a line of JSON for each step of progress and one for the result. Hanging up stops it. */
 export const POST = (request: Request) =>
   answer(async () => {
     const question = (await readBody(request, body)) as unknown as LayoutRequest;
     const stop = new AbortController();
+    const enough = new AbortController();
+    const name = new URL(request.url).searchParams.get("ask") ?? "";
+    if (name) running.set(name, enough);
     request.signal.addEventListener("abort", () => stop.abort());
     const text = new TextEncoder();
     const stream = new ReadableStream({
@@ -71,10 +84,16 @@ export const POST = (request: Request) =>
         };
         try {
           say({
-            result: await ask("layout", question, { hear: (progress) => say({ progress }), signal: stop.signal }),
+            result: await askLayout(question, {
+              hear: (progress) => say({ progress }),
+              signal: stop.signal,
+              enough: enough.signal,
+            }),
           });
         } catch (e) {
           if (!stop.signal.aborted) say({ error: (e as Error).message });
+        } finally {
+          running.delete(name);
         }
         if (!stop.signal.aborted) controller.close();
       },

@@ -35,6 +35,12 @@ export interface CuttingAnswer {
   others: Used[];
 }
 
+/** Tells of every better layout with the bound so far, and is asked whether to go on. */
+export interface Watcher {
+  hear?(best: { cost: number; bound: number; count: number }): void;
+  goOn?(): boolean;
+}
+
 export interface Wishes {
   /** How many set-ups a layout takes, and what one more is held to cost. */
   setUps(used: Used): number;
@@ -61,11 +67,11 @@ const DIVE_WORK = { flat: 30_000, sheet: 6_000 };
 export function solveCutting(
   problem: CuttingProblem,
   lp: LpSolver | undefined,
-  hear: (best: { cost: number; bound: number; count: number }) => boolean = () => true,
+  watcher: Watcher = {},
   wishes?: Wishes,
 ): CuttingAnswer {
   const { merged, of } = merge(problem);
-  const answer = solveMerged(merged, lp, hear, wishes);
+  const answer = solveMerged(merged, lp, watcher, wishes);
   const named = (used: Used) => split(problem, merged, of, used);
   return { ...answer, ...named(answer.used), others: answer.others.map((o) => named(o).used) };
 }
@@ -73,7 +79,7 @@ export function solveCutting(
 function solveMerged(
   problem: CuttingProblem,
   lp: LpSolver | undefined,
-  hear: (best: { cost: number; bound: number; count: number }) => boolean,
+  watcher: Watcher,
   wishes?: Wishes,
 ): CuttingAnswer {
   const { pieces, stock, style } = problem;
@@ -86,10 +92,12 @@ function solveMerged(
   const plain = anyBound(problem);
   let bound = plain;
   let going = true;
+  const goingOn = () => (going &&= watcher.goOn?.() ?? true);
   const tell = () => {
-    if (best) going &&= hear({ cost: costOf(best, stock), bound, count: best.reduce((n, u) => n + u.repeat, 0) });
+    if (best) watcher.hear?.({ cost: costOf(best, stock), bound, count: best.reduce((n, u) => n + u.repeat, 0) });
   };
-  const reaches = (b: number) => !going || (best !== undefined && sum(left) === 0 && costOf(best, stock) <= b + 1e-9);
+  const reaches = (b: number) =>
+    !goingOn() || (best !== undefined && sum(left) === 0 && costOf(best, stock) <= b + 1e-9);
   const found = (used: Used, over: number[] = []): void => {
     if (wishes && sum(over) === 0 && seen.length < MOST_SEEN) seen.push(trimmed(used, rest.left));
     const fewer = sum(over) < sum(left) || !best;
@@ -106,7 +114,7 @@ function solveMerged(
     const pricer = pricerOf({ ...problem, style: own });
     let goal = bound;
     const heavy = own.stages === 3;
-    const goOn = () => going && pricer.spent() < MOST_SPENT;
+    const goOn = () => goingOn() && pricer.spent() < MOST_SPENT;
     const flat = new Set(pieces.map((p) => p.width)).size === 1 && !pieces.some((p) => p.turn);
     for (const power of heavy ? POWERS.slice(0, 1) : POWERS) {
       const built = construct(stock, pricer, rest, areaWorth(pieces, power));

@@ -8,7 +8,7 @@ import { layoutRequest } from "@/core/layout/ask";
 import { database } from "@/store/database";
 import { NoJobError, jobStore } from "@/store/jobs";
 import { BoardSheets } from "@/ui/sheets/BoardSheets";
-import { ask } from "@/workers/pool";
+import { askLayout } from "@/workers/pool";
 
 export const metadata: Metadata = { title: "Boards, a sheet a pattern" };
 
@@ -18,7 +18,7 @@ export default async function BoardsPage({ params }: { params: Promise<{ id: str
   if (!read.success) notFound();
   const job = load(read.data);
   if (!job) notFound();
-  return <BoardSheets job={job} jobId={read.data} result={await ask("layout", layoutRequest(workJob(job)))} />;
+  return <BoardSheets job={job} jobId={read.data} result={await askLayout(layoutRequest(workJob(job)))} />;
 }
 
 function load(id: number): Job | undefined {

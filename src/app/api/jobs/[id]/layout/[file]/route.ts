@@ -5,7 +5,7 @@ import { layoutRequest } from "@/core/layout/ask";
 import { layoutCsv, layoutDxf, layoutSvg } from "@/exchange/layout";
 import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";
-import { ask } from "@/workers/pool";
+import { askLayout } from "@/workers/pool";
 
 const params = z.object({ id: idParam, file: z.enum(["boards.svg", "boards.dxf", "boards.csv"]) });
 const TYPE = {
@@ -21,7 +21,7 @@ export const GET = (_request: Request, context: { params: Promise<{ id: string; 
     if (!read.success) return Response.json({ error: "there is no such file" }, { status: 404 });
     const { id, file } = read.data;
     const { job } = jobStore(database()).load(id);
-    const result = await ask("layout", layoutRequest(workJob(job)));
+    const result = await askLayout(layoutRequest(workJob(job)));
     const body = { "boards.svg": () => layoutSvg(result, job.name), "boards.dxf": () => layoutDxf(result), "boards.csv": () => layoutCsv(result) }[file](); // prettier-ignore
     const name = `${job.name.toLowerCase().replace(/[^a-z0-9]+/g, "-")}-${file}`;
     return new Response(body, {
