@@ -66,6 +66,42 @@ describe("covers", () => {
   });
 });
 
+describe("rims and accessories", () => {
+  test("a slat under every frame, tops an eighth below the rim, at the frames' pitch", () => {
+    const rack = make("slatted-rack");
+    const slat = rack.parts.find((p) => p.id === "slat")!;
+    expect([slat.places.length, slat.size.l, slat.size.w]).toEqual([10, inch(19, 1, 8), inch(1)]);
+    const ys = slat.places.map((p) => p.at.y);
+    // (14 3/4 − 10 × 1 3/8) / 2 + half a pitch less half a slat, past the 3/4 wall.
+    expect(ys[0]).toBe(inch(0, 3, 4) + inch(0, 1, 2) + inch(0, 11, 16) - inch(0, 1, 2));
+    expect(new Set(ys.slice(1).map((y, i) => y - ys[i]!))).toEqual(new Set([inch(1, 3, 8)]));
+    expect(lengthOf(rack, "depth") - slat.places[0]!.at.z).toBe(inch(0, 1, 8));
+    // An eight-frame rack has eight.
+    expect(make("slatted-rack", {}, "langstroth-8").parts.find((p) => p.id === "slat")!.places).toHaveLength(8);
+  });
+  test("the inner board is a sixty-fourth less than the rim as it was measured, not as it was drawn", () => {
+    const board = (o: Options) => make("feed-rim-inner-board", o).parts.find((p) => p.id === "board")!.size;
+    expect(board({}).l).toBe(inch(18, 3, 8) - inch(0, 1, 64));
+    expect(board({ rimLength: inch(18, 5, 16), rimWidth: inch(14, 11, 16) })).toMatchObject({ l: inch(18, 19, 64), w: inch(14, 43, 64) }); // prettier-ignore
+  });
+  test("a cover's skirt over the rim's entrance is found", () => {
+    const state = (o: Options) =>
+      workJob({ ...emptyJob("x", "in"), lines: [{ item: "feed-rim-inner-board", standard: "langstroth-10", size: "deep", quantity: 1, options: o }] }).findings.find((f) => f.rule === "skirt-clear")?.state; // prettier-ignore
+    expect([state({}), state({ skirt: inch(6) }), state({ skirt: inch(6), entrance: false })]).toEqual(["ok", "care", undefined]); // prettier-ignore
+  });
+  test("the pallet's deck is two hives and three inches each way, on three bearers", () => {
+    const { parts } = make("pallet");
+    expect([parts[0]!.size.l, parts[0]!.size.w]).toEqual([2 * inch(19, 7, 8) + inch(3), 2 * inch(16, 1, 4) + inch(3)]);
+    const xs = parts[1]!.places.map((p) => p.at.x);
+    expect([xs.length, xs[0], xs[2]! + parts[1]!.size.t]).toEqual([3, 0, parts[0]!.size.l]);
+  });
+  test("an escape board has its escape and no notch for bees to walk round it", () => {
+    const { parts, recipe } = make("escape-board");
+    expect(parts.flatMap((p) => p.features.map((f) => f.name))).toEqual(["oval hole"]);
+    expect(recipe.hardware.map((h) => h.name)).toContain("bee escape");
+  });
+});
+
 test("a frame feeder for two places at 1 3/8 holds about 4.6 litres, for one 1.8 (handbook 04 [mem], volume of a box)", () => {
   const litres = (places: number) => {
     const { parts } = make("feeder-frame", { places });

@@ -1,4 +1,8 @@
 import { excluder } from "./accessories/excluder";
+import { escapeBoard } from "./accessories/escape-board";
+import { inspectionCover } from "./accessories/inspection-cover";
+import { pallet } from "./accessories/pallet";
+import { slattedRack } from "./accessories/slatted-rack";
 import { stand } from "./accessories/stand";
 import { follower } from "./accessories/follower";
 import { body } from "./bodies/body";
@@ -16,6 +20,7 @@ import { innerCover } from "./covers/inner-cover";
 import { roofDeep } from "./covers/roof-deep";
 import { quiltBox } from "./covers/quilt-box";
 import { feedRim } from "./feeders/feed-rim";
+import { feedRimInnerBoard } from "./feeders/feed-rim-inner-board";
 import { feederFrame } from "./feeders/feeder-frame";
 import { entranceBlock } from "./floors/entrance-block";
 import { floorScreened } from "./floors/floor-screened";
@@ -62,8 +67,13 @@ export const RECIPES: Recipe[] = [
   roofDeep,
   quiltBox,
   feedRim,
+  feedRimInnerBoard,
   feederFrame,
   excluder,
+  escapeBoard,
+  slattedRack,
+  inspectionCover,
+  pallet,
   stand,
   follower,
 ];

@@ -65,6 +65,9 @@ export const placeSchema = z.strictObject({
   l: direction,
   w: direction,
   t: direction,
+  /** So many of it in a row, each moved on by `step`: slats, bearers. */
+  times: formula.optional(),
+  step: z.tuple([formula, formula, formula]).optional(),
   /** Degrees it leans about its own length: the foot stays, the reference edge moves towards the reference face. */
   lean: formula.optional(),
 });

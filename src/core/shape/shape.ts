@@ -13,6 +13,7 @@ import {
   type Value,
   amount,
   lengthValue,
+  toCount,
   toFlag,
   toLength,
   toNumber,
@@ -102,7 +103,7 @@ export function shapeItem(
     // What is the same for every size does not name one.
     title: recipe.needs.some((n) => Object.hasOwn(size.values, n)) ? `${recipe.name}, ${size.name}` : recipe.name,
     scope,
-    parts: wanted.map((p) => shapePart(p, scope, units)),
+    parts: wanted.map((p) => shapePart(p, scope, units)).filter((p) => p.places.length > 0),
   };
 }
 
@@ -272,17 +273,25 @@ function shapePart(recipe: PartRecipe, scope: Scope, units: Units): Part {
       ? { ...size, w: nm(size.w + toLength(scope.evaluate(recipe.allowance).value, "allowance")) }
       : size,
     features: recipe.features.filter((f) => holds(f.when, scope)).map((f) => shapeFeature(f, scope, size)),
-    places: recipe.places.map((p) => {
-      const [x, y, z] = p.at.map((f) => toLength(scope.evaluate(f).value, `${recipe.name} place`)) as [
-        Length,
-        Length,
-        Length,
-      ];
-      const lean = p.lean === undefined ? 0 : (toNumber(scope.evaluate(p.lean).value, "lean") * Math.PI) / 180;
-      return { at: { x, y, z }, dir: { l: p.l, w: p.w, t: p.t }, ...(lean === 0 ? {} : { lean }) };
-    }),
+    places: recipe.places.flatMap((p) => placesOf(p, recipe.name, scope)),
     working,
   };
+}
+
+/** Most of one part in a row: more is a slip of a formula. */
+const MOST_PLACES = 400;
+
+function placesOf(p: PartRecipe["places"][number], name: string, scope: Scope): Part["places"] {
+  const point = (of: [Formula, Formula, Formula]) => of.map((f) => toLength(scope.evaluate(f).value, `${name} place`));
+  const [at, step] = [point(p.at), p.step ? point(p.step) : [0, 0, 0]];
+  const times = p.times === undefined ? 1 : toCount(scope.evaluate(p.times).value, `${name}, how many`);
+  if (times > MOST_PLACES) throw new ShapeError(name, `${name}: ${times} in a row, at most ${MOST_PLACES}`);
+  const lean = p.lean === undefined ? 0 : (toNumber(scope.evaluate(p.lean).value, "lean") * Math.PI) / 180;
+  const dir = { l: p.l, w: p.w, t: p.t };
+  return Array.from({ length: times }, (_, i) => {
+    const [x, y, z] = at.map((a, axis) => nm(a + i * step[axis]!)) as [Length, Length, Length];
+    return { at: { x, y, z }, dir, ...(lean === 0 ? {} : { lean }) };
+  });
 }
 
 /** The working behind a formula that is only a name: the first one down the line that has anything to work out. */

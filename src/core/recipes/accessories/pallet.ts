@@ -1,0 +1,43 @@
+import type { Recipe } from "../recipe";
+import { RIM_NEEDS } from "../rims";
+
+/** A deck for four hives that a fork or a crane lifts. */
+export const pallet: Recipe = {
+  id: "pallet",
+  name: "Four-hive pallet",
+  family: "accessories",
+  kind: "other",
+  about: "A deck on three bearers that carries four hives, with clips that keep them from sliding.",
+  needs: RIM_NEEDS,
+  parameters: [
+    { name: "deck", label: "Deck, thick", group: "Wood", kind: "length", default: "3/4*inch", min: "1/2*inch", max: "1.5*inch" },
+    { name: "bearerHigh", label: "Bearers, high", group: "Wood", kind: "length", default: "3.5*inch", min: "2*inch", max: "6*inch" },
+    { name: "bearerThick", label: "Bearers, thick", group: "Wood", kind: "length", default: "1.5*inch", min: "1*inch", max: "3*inch" },
+    { name: "apart", label: "Between hives", group: "Size", kind: "length", default: "3*inch", min: "1*inch", max: "12*inch" },
+  ],
+  values: [
+    { name: "deckLong", label: "deck, long", formula: "2 * bodyOutsideLength + apart", mark: "trade" },
+    { name: "deckWide", label: "deck, wide", formula: "2 * bodyOutsideWidth + apart", mark: "trade" },
+  ],
+  parts: [
+    { id: "deck", name: "Deck", role: "deck", material: "ply", length: "deckLong", width: "deckWide", thickness: "deck", features: [], places: [{ at: ["0", "0", "bearerHigh + deck"], l: "+x", w: "+y", t: "-z" }] },
+    {
+      id: "bearer",
+      name: "Bearer",
+      role: "bearer",
+      length: "deckWide",
+      width: "bearerHigh",
+      thickness: "bearerThick",
+      features: [],
+      places: [{ at: ["0", "0", "bearerHigh"], l: "+y", w: "-z", t: "+x", times: "3", step: ["(deckLong - bearerThick) / 2", "0*inch", "0*inch"] }],
+    },
+  ],
+  hardware: [
+    { id: "clips", name: "hive clip", count: "8", unit: "each", spare: 0, for: "hives", mark: "mem" },
+    { id: "screws", name: "exterior screw, 2 1/2", count: "18", unit: "each", spare: 0.05, for: "deck", mark: "mem" },
+  ],
+  operations: [{ id: "assemble", name: "Screw the deck on its bearers, then the clips", station: "bench", setup: 6, each: 15, check: "does not rock", mark: "mem" }],
+  steps: [{ text: "Two bearers flush with the ends, one in the middle; screws every hand's breadth." }, { text: "Set four floors on it and mark the clips from them, two a hive." }],
+  mistakes: ["lifted by one person when full; use a fork or a crane"],
+  demands: [],
+};
