@@ -1,5 +1,10 @@
 import fc from "fast-check";
 import { inch, type Length } from "@/core/length/length";
+import { pin } from "@/core/layout/byhand";
+import { layoutRequest } from "@/core/layout/ask";
+import { piecesOf } from "@/core/layout/laid";
+import { allLayouts, layOut } from "@/core/layout/layout";
+import { orderOf } from "@/core/order/order";
 import { STANDARDS } from "@/core/standards";
 import { type Act, actText, preview } from "./acts";
 import { cutList } from "./cutlist";
@@ -51,6 +56,58 @@ describe("each act", () => {
     expect(said({ do: "remove line", at: 0 })).toBe("take out body");
     expect(said({ do: "add line", line: { ...line, item: "frame" } })).toBe("add frame");
     expect(said({ do: "units", units: "mm" })).toBe("units");
+  });
+});
+
+describe("boards by hand", () => {
+  const two = {
+    ...job,
+    stock: [
+      { ...board, available: 5 },
+      { ...board, width: inch(7, 1, 4) },
+    ],
+  };
+  const laid = (j: Job) => layOut(layoutRequest(workJob(j)), () => 0);
+
+  test("a bad stretch is one board's: it becomes an entry of its own, and that one keeps its others", () => {
+    const marked = carryOut(two, { do: "bad stretches", at: 0, bad: [[inch(20), inch(24)]] });
+    expect(marked.stock.map((s) => [s.available, "bad" in s ? s.bad : undefined])).toEqual([
+      [4, undefined],
+      [null, undefined],
+      [1, [[inch(20), inch(24)]]],
+    ]);
+    const more = carryOut(marked, { do: "bad stretches", at: 2, bad: [[inch(20), inch(24)], [inch(50), inch(52)]] }); // prettier-ignore
+    expect(more.stock).toHaveLength(3);
+    expect(carryOut(more, { do: "bad stretches", at: 2, bad: [] }).stock[2]).not.toHaveProperty("bad");
+    expect(() => carryOut(two, { do: "bad stretches", at: 0, bad: [[inch(30), inch(20)]] })).toThrow(/from its start/);
+    expect(() => carryOut(two, { do: "bad stretches", at: 9, bad: [] })).toThrow(/no such board/);
+  });
+
+  test("a struck board is not laid on, and a bought one is bought again", () => {
+    const one = { ...job, stock: [{ ...board, available: 5 }] };
+    const struck = carryOut(one, { do: "strike out", at: 0 });
+    const [before, after] = [one, struck].map((j) => orderOf(workJob(j), laid(j)).lines[0]!);
+    expect(after!.quantity).toBe(before!.quantity + 1);
+    const none = [1, 2, 3].reduce((j) => carryOut(j, { do: "strike out", at: 0 }), struck);
+    expect(laid(none).missing.map((m) => m.why)).toContain("too few");
+  });
+
+  test("pinned layouts are kept in the file, follow their line up, and go with it", () => {
+    const lines = { ...job, lines: [{ ...line, size: "medium" }, line] };
+    const pinned = carryOut(lines, { do: "pin", pinned: pin(allLayouts(laid(lines))[0]!.layout, layoutRequest(workJob(lines))) }); // prettier-ignore
+    expect(readJob(JSON.parse(JSON.stringify(writeJob(pinned))))).toEqual(pinned);
+    expect(laid(pinned).troubles).toEqual([]);
+    const names = (j: Job) => new Set(j.pinned.flatMap((p) => piecesOf(p).map((x) => x.blank.split("/")[0])));
+    const only = { ...pinned, pinned: pinned.pinned.filter((p) => piecesOf(p).every((x) => x.blank.startsWith("1/"))) };
+    const moved = carryOut(only, { do: "remove line", at: 0 });
+    expect([...names(moved)]).toEqual(only.pinned.length > 0 ? ["0"] : []);
+    expect(carryOut(only, { do: "remove line", at: 1 }).pinned).toEqual([]);
+    expect(carryOut(pinned, { do: "remove stock", at: 0 }).pinned).toEqual([]);
+  });
+
+  test("a file whose pinned layout names no board is refused", () => {
+    const file = { ...writeJob(job), pinned: [{ stock: 7, repeat: 1, strips: [] }] };
+    expect(() => readJob(file)).toThrow(/pinned\[0\]\.stock: read 7, which is no board/);
   });
 });
 

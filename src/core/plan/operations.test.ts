@@ -81,6 +81,23 @@ describe("operations of a job", () => {
     expect(() => caution("juggling")).toThrow("no caution is written");
   });
 
+  test("end bars by the block: crosscut, planed, forked across, then sliced; the slices wait for the forks", () => {
+    const ops = opsOf(job([{ item: "frame", quantity: 60 }]));
+    const at = (name: RegExp) => ops.findIndex((o) => name.test(o.name) && /End bar/.test(o.of));
+    const order = [/blocks/, /Plane/, /Forks/, /Slice/].map(at);
+    expect(order.every((i) => i >= 0)).toBe(true);
+    expect(order).toEqual(order.toSorted((a, b) => a - b));
+    const [block, plane, forks, slice] = order.map((i) => ops[i]!);
+    // 120 bars at 22 slices a block of 11 1/4 (11.25 + 1/8 over 3/8 + 1/8): six blocks.
+    expect([block!.pieces, forks!.pieces, slice!.pieces]).toEqual([6, 6, 120]);
+    expect(plane!.settings[0]!.value).toBe(inch(0, 1, 8));
+    expect(forks!.after).toEqual([plane!.id]);
+    expect(slice!.after).toEqual(expect.arrayContaining([forks!.id]));
+    expect(slice!.caution).toBe(caution("thin"));
+    // Every operation stands after what must be done before it.
+    ops.forEach((o, i) => o.after.forEach((a) => expect(ops.findIndex((x) => x.id === a)).toBeLessThan(i)));
+  });
+
   test("glue-ups come in lots the clamps allow, and each waits for the one before", () => {
     const glue = opsOf(job([{ quantity: 19 }])).filter((o) => o.id.includes("glue-up"));
     expect(glue.map((o) => o.pieces)).toEqual([8, 8, 3]);
