@@ -41,7 +41,14 @@ export function Ask() {
         <Said field="job" />
         <Said field="dates" />
         <h2 className="small-head">Wanted</h2>
-        <table className="cutting-list">
+        <table className="cutting-list table-fixed">
+          <colgroup>
+            <col className="w-20" />
+            <col />
+            <col />
+            <col className="w-28" />
+            <col className="w-16" />
+          </colgroup>
           <tbody>
             {job.lines.map((l, at) => (
               <tr key={at}>
@@ -347,7 +354,12 @@ function Pick({
   onPick(value: string): void;
 }) {
   return (
-    <select className="field font-semibold" aria-label={label} value={value} onChange={(e) => onPick(e.target.value)}>
+    <select
+      className="field w-full font-semibold"
+      aria-label={label}
+      value={value}
+      onChange={(e) => onPick(e.target.value)}
+    >
       {options.map(([id, name]) => (
         <option key={id} value={id}>
           {name}
