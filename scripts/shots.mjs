@@ -35,7 +35,7 @@ const SHOTS = [
   ["jobs", "/"],
   ["ask", "/jobs/1/ask"],
   ["shape", "/jobs/1/shape"],
-  ["frame", "/jobs/1/shape", (page) => page.getByRole("button", { name: /Frame, deep/ }).click()],
+  ["frame", "/jobs/1/sheet/2"],
   ["shape-mm", "/jobs/2/shape"],
   ["national", "/jobs/3/shape"],
   [

@@ -292,6 +292,22 @@ export function pricerOf(problem: CuttingProblem): Pricer {
   };
 }
 
+/** A pattern without what it gives above what is left; undefined when nothing remains. */
+export function clipped(pattern: Pattern, left: number[]): Pattern | undefined {
+  const rest = [...left];
+  const stretches = pattern.stretches.flatMap((t): Stretch[] => {
+    const strips = t.strips.flatMap((s) =>
+      Array.from({ length: s.count }, (): Strip => {
+        const sections = fit(s.sections, rest);
+        given([{ strips: [{ size: 0, count: 1, sections }] }], rest.length).forEach((n, i) => (rest[i]! -= n));
+        return { ...s, count: 1, sections };
+      }).filter((x) => x.sections.length > 0),
+    );
+    return strips.length > 0 ? [{ ...t, strips }] : [];
+  });
+  return stretches.length > 0 ? { ...pattern, stretches, gives: given(stretches, left.length) } : undefined;
+}
+
 /** Leaves out of a strip's sections what is more than is left. */
 function fit(sections: Section[], left: number[]): Section[] {
   const rest = [...left];

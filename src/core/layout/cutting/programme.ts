@@ -1,6 +1,6 @@
 import type { LpModel, LpSolver } from "../lp";
 import { type CutStock, type Pattern, patternKey, type Supply } from "./problem";
-import type { Pricer } from "./pricing";
+import { clipped, type Pricer } from "./pricing";
 
 /** Worths are whole numbers of this many parts, so that the bound is whole-number arithmetic. */
 const SCALE = 1_000_000;
@@ -125,10 +125,12 @@ export function relax(
       stock.forEach((s, i) => {
         const priced = supply[i] === 0 ? { offers: [], most: 0 } : pricer.best(i, at, left);
         most.push(priced.most);
+        // With `fitting` what a pattern gives too much is left out of it.
+        const offered = priced.offers.map((o) => o.pattern);
         const offers = how.fitting
-          ? [...priced.offers, pricer.fitting(i, at, left)].flatMap((o) => o ?? [])
-          : priced.offers;
-        for (const { pattern } of offers) {
+          ? [...offered.map((p) => clipped(p, left)), pricer.fitting(i, at, left)?.pattern].flatMap((p) => p ?? [])
+          : offered;
+        for (const pattern of offers) {
           const gives = pattern.gives.reduce((sum, n, k) => sum + n * worth[k]!, 0);
           if (
             gives > (s.price + charge[i]!) * SCALE * (1 + 1e-7) + 10 &&

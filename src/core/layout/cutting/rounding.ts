@@ -78,7 +78,7 @@ export interface Diver {
 }
 
 /** How often a dive may take a choice back. */
-const TAKEN_BACK = 12;
+const TAKEN_BACK = 25;
 
 /**
  * Dives from a relaxed answer: its whole boards are cut, then the likeliest one, and patterns are priced anew for what
@@ -93,7 +93,7 @@ export function dive(d: Diver, from: Rest, root: Relaxed, attempt: number): void
   let relaxed = root;
   const refused = new Set<Pattern>();
   for (let step = 0, back = 0; d.going(); step++) {
-    const chosen = choose(relaxed, refused, attempt > 0 ? random : undefined);
+    const chosen = choose(relaxed, refused, attempt > 0 ? random : undefined, step === 0 ? attempt % 3 : 0);
     if (!chosen) return;
     const next: Rest = { left: [...rest.left], supply: [...rest.supply] };
     const cut = chosen.used.flatMap(({ pattern, repeat }) => {
@@ -125,9 +125,11 @@ function choose(
   { patterns, values }: Relaxed,
   refused: Set<Pattern>,
   random?: () => number,
+  spared = 0,
 ): { used: Used } | undefined {
   const whole = patterns.flatMap((pattern, i) => {
-    const repeat = Math.floor(values[i]! + 1e-6);
+    // Fewer of each than it says leaves more to choose among.
+    const repeat = Math.floor(values[i]! + 1e-6) - spared;
     return repeat > 0 ? [{ pattern, repeat }] : [];
   });
   if (whole.length > 0 && refused.size === 0) return { used: whole };

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { complete } from "./completion";
 import { checkAnswer } from "../tests/check";
 import type { CuttingProblem } from "./problem";
 import { solveCutting, wholeScale } from "./solve";
@@ -79,6 +80,30 @@ test("what the stock cannot give is said, piece by piece, and the rest is laid o
   const answer = solve(p);
   checkAnswer(answer, p);
   expect([answer.short, answer.proven]).toEqual([[{ piece: 0, quantity: 1 }], false]);
+});
+
+test("bar by bar: everything goes into so many bars, none over its room, whenever trying everything finds a way", () => {
+  const way = (sizes: number[], bars: number[]): boolean => {
+    const [next, ...rest] = sizes;
+    if (next === undefined) return true;
+    return bars.some((b, i) => b >= next && !bars.slice(0, i).includes(b) && way(rest, bars.map((x, k) => (k === i ? x - next : x)))); // prettier-ignore
+  };
+  fc.assert(
+    fc.property(
+      fc.array(fc.integer({ min: 15, max: 60 }), { minLength: 1, maxLength: 9 }),
+      fc.integer({ min: 1, max: 5 }),
+      (all, bars) => {
+        const sizes = [...new Set(all)];
+        const counts = sizes.map((s) => all.filter((x) => x === s).length);
+        const found = complete(sizes, counts, 100, bars);
+        const possible = way([...all].sort((a, b) => b - a), Array.from({ length: bars }, () => 100)); // prettier-ignore
+        expect(found !== undefined).toBe(possible);
+        for (const bar of found ?? []) expect(bar.reduce((s, n, i) => s + n * sizes[i]!, 0)).toBeLessThanOrEqual(100);
+        if (found) expect(sizes.map((_, i) => found.reduce((s, bar) => s + bar[i]!, 0))).toEqual(counts);
+      },
+    ),
+    { numRuns: 300 },
+  );
 });
 
 test("decimals become whole numbers, and too fine ones are refused", () => {

@@ -14,6 +14,7 @@ import {
   type Style,
   type Used,
 } from "./problem";
+import { complete } from "./completion";
 import { gathered, pricerOf } from "./pricing";
 import { Pool, relax, upToPrices } from "./programme";
 import { fewerPatterns, unbeaten } from "./tidy";
@@ -51,12 +52,14 @@ export interface Wishes {
 
 const POWERS = [1, 1.15, 1.5, 0.95, 2];
 /** Dives from the root end after so many, or so many programmes times their rows: a measure of work, not of time. */
-const DIVES = 16;
+const DIVES = 12;
+/** So many pieces at most are filled in bar by bar. */
+const FEW_PIECES = 150;
 /** Cells filled by pricing after which a search ends with what it has. */
-const MOST_SPENT = 4e9;
+const MOST_SPENT = 3e9;
 /** With several prices nothing rounds up far: nearer the bound than this part of it, no further dive is worth its time. */
 const NEAR = 5e-5;
-const DIVE_WORK = { flat: 30_000, sheet: 6_000 };
+const DIVE_WORK = { flat: 30_000, sheet: 2_500 };
 
 /**
  * Solves a cutting problem: a layout, what it costs, and the least any could cost. First layouts built board by board,
@@ -143,8 +146,49 @@ function solveMerged(
     });
     if (!root) return;
     raise(root.bound);
-    // Where one price and one size is all there is, dives find what whole numbers over the patterns cannot.
-    const wholeAfter = flat && stock.length === 1 ? DIVES - 1 : 0;
+    // Where one size at one price is all there is, dives find what whole numbers over the patterns met do not.
+    const wholeToo = bounding && !(flat && stock.length === 1);
+    // One size at one price, few pieces: bar by bar, with no more waste than the goal leaves.
+    const filled = () => {
+      const [only] = stock;
+      const total = sum(rest.left);
+      if (
+        !flat ||
+        pieces.some((p) => p.block) ||
+        stock.length > 1 ||
+        only!.clear.length > 1 ||
+        only!.price <= 0 ||
+        total > FEW_PIECES
+      )
+        return;
+      const { length, width } = only!.clear[0]!;
+      if (2 * pieces[0]!.width + problem.kerf <= width) return;
+      const bars = Math.round(goal / only!.price);
+      const sizes = pieces.map((p) => p.length + problem.kerf);
+      const all = complete(sizes, rest.left, length + problem.kerf, bars);
+      if (!all) return;
+      const strips = (taken: number[]): Strip[] => [
+        {
+          size: pieces[0]!.width,
+          count: 1,
+          sections: taken.flatMap((count, piece) =>
+            count > 0 ? [{ size: pieces[piece]!.length, count, items: [{ piece, turned: false, count: 1 }] }] : [],
+          ),
+        },
+      ];
+      const alike = new Map<string, Used[number]>();
+      for (const taken of all) {
+        const pattern: Pattern = {
+          stock: 0,
+          stretches: [{ clear: 0, order: "rip", strips: strips(taken) }],
+          gives: taken,
+        };
+        const known = alike.get(taken.join());
+        if (known) known.repeat++;
+        else alike.set(taken.join(), { repeat: 1, pattern });
+      }
+      found([...alike.values()]);
+    };
     let work = 0;
     const diver: Diver = {
       stock,
@@ -172,8 +216,8 @@ function solveMerged(
       i++
     ) {
       dive(diver, rest, root, i);
-      if (bounding && i === wholeAfter && !reaches(goal))
-        wholeNumbers(diver, rest, root, flat ? 300 : 150, flat ? 200 : 30);
+      if (i === 1 && !reaches(goal)) filled();
+      if (wholeToo && i === 0 && !reaches(goal)) wholeNumbers(diver, rest, root, flat ? 300 : 250, flat ? 200 : 200);
     }
   };
   if (pieces.length > 0) {

@@ -1,0 +1,55 @@
+/** Bars looked at, and fillings of one bar kept, before the search is given up. */
+const MOST_BARS = 60_000;
+const MOST_FILLINGS = 80;
+
+/**
+ * Fills so many equal bars with everything there is, one bar after another: each takes the largest piece left and what
+ * fills it up best, and no more waste than can be spared (bin completion, Korf 2002). For few pieces that fill their
+ * bars nearly or wholly, where rounding a relaxed programme goes wrong. Sizes are grown by the kerf, as the room is.
+ * @returns how many of each piece every bar takes; undefined when none was found in time
+ */
+export function complete(sizes: number[], counts: number[], room: number, bars: number): number[][] | undefined {
+  const order = sizes.map((_, i) => i).sort((a, b) => sizes[b]! - sizes[a]!);
+  const left = [...counts];
+  const done: number[][] = [];
+  let looked = 0;
+  const spare = bars * room - sizes.reduce((s, size, i) => s + size * counts[i]!, 0);
+
+  /** Fillings with the largest piece left, those with least waste first. */
+  const fillings = (waste: number): { taken: number[]; waste: number }[] => {
+    const found: { taken: number[]; waste: number }[] = [];
+    const taken = sizes.map(() => 0);
+    const first = order.findIndex((i) => left[i]! > 0);
+    const grow = (at: number, open: number) => {
+      if (found.length >= MOST_FILLINGS * 8) return;
+      let tight = true;
+      for (let k = at; k < order.length; k++) {
+        const i = order[k]!;
+        if (left[i]! === taken[i]! || sizes[i]! > open) continue;
+        tight = false;
+        taken[i]!++;
+        grow(k, open - sizes[i]!);
+        taken[i]!--;
+      }
+      if (tight && open <= waste) found.push({ taken: [...taken], waste: open });
+    };
+    const largest = order[first]!;
+    taken[largest]!++;
+    grow(first, room - sizes[largest]!);
+    return found.sort((a, b) => a.waste - b.waste).slice(0, MOST_FILLINGS);
+  };
+  const fill = (waste: number): boolean => {
+    if (left.every((n) => n === 0)) return true;
+    if (done.length === bars || looked++ > MOST_BARS) return false;
+    for (const f of fillings(waste)) {
+      f.taken.forEach((n, i) => (left[i]! -= n));
+      done.push(f.taken);
+      if (fill(waste - f.waste)) return true;
+      done.pop();
+      f.taken.forEach((n, i) => (left[i]! += n));
+      if (looked > MOST_BARS) return false;
+    }
+    return false;
+  };
+  return spare >= 0 && fill(spare) ? done : undefined;
+}
