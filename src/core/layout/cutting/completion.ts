@@ -25,7 +25,7 @@ export function complete(sizes: number[], counts: number[], room: number, bars: 
       let tight = true;
       for (let k = at; k < order.length; k++) {
         const i = order[k]!;
-        if (left[i]! === taken[i]! || sizes[i]! > open) continue;
+        if (taken[i]! >= left[i]! || sizes[i]! > open) continue;
         tight = false;
         taken[i]!++;
         grow(k, open - sizes[i]!);

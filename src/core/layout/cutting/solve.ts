@@ -18,7 +18,7 @@ import { complete } from "./completion";
 import { gathered, pricerOf } from "./pricing";
 import { Pool, relax, upToPrices } from "./programme";
 import { fewerPatterns, unbeaten } from "./tidy";
-import { areaWorth, cheaper, construct, dive, type Diver, type Rest, singles, wholeNumbers } from "./rounding";
+import { areaWorth, cheaper, construct, covers, dive, type Diver, type Rest, singles, wholeNumbers } from "./rounding";
 
 export interface CuttingAnswer {
   /** Gives every piece exactly as often as wanted, less what is `short`. */
@@ -103,6 +103,8 @@ function solveMerged(
     !goingOn() || (best !== undefined && sum(left) === 0 && costOf(best, stock) <= b + 1e-9);
   const found = (used: Used, over: number[] = []): void => {
     if (wishes && sum(over) === 0 && seen.length < MOST_SEEN) seen.push(trimmed(used, rest.left));
+    // Whatever found it, what is overdrawn or gives too little is no layout.
+    if (sum(over) === 0 && !covers(used, rest)) return;
     const fewer = sum(over) < sum(left) || !best;
     if (!fewer && (sum(over) > sum(left) || !cheaper(used, best, stock))) return;
     best = trimmed(used, rest.left);
@@ -163,7 +165,7 @@ function solveMerged(
         return;
       const { length, width } = only!.clear[0]!;
       if (2 * pieces[0]!.width + problem.kerf <= width) return;
-      const bars = Math.round(goal / only!.price);
+      const bars = Math.min(Math.round(goal / only!.price), only!.available ?? Infinity);
       const sizes = pieces.map((p) => p.length + problem.kerf);
       const all = complete(sizes, rest.left, length + problem.kerf, bars);
       if (!all) return;
