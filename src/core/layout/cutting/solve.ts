@@ -219,7 +219,8 @@ function solveMerged(
     ) {
       dive(diver, rest, root, i);
       if (i === 1 && !reaches(goal)) filled();
-      if (wholeToo && i === (flat ? 0 : 2) && !reaches(goal)) wholeNumbers(diver, rest, root, flat ? 300 : 250, flat ? 200 : 200);
+      if (wholeToo && i === (flat ? 0 : 2) && !reaches(goal))
+        wholeNumbers(diver, rest, root, flat ? 300 : 250, flat ? 200 : 200);
     }
   };
   if (pieces.length > 0) {
