@@ -14,6 +14,7 @@ const COLOURS: Record<string, number> = {
   HANDHOLD: 4,
   BEVEL: 6,
   TAPER: 7,
+  FOLD: 2,
 };
 
 /**
@@ -39,6 +40,10 @@ export function itemDxf(shape: Shape): string {
     for (const cut of face.cuts) {
       for (const c of cut.circle ?? [])
         dxf.addCircle(point3d(mm(c.at[0]), y0 - mm(c.at[1])), mm(c.radius), { layerName: cut.layer });
+      if (cut.line) {
+        const [a, b] = cut.line;
+        dxf.addLine(point3d(mm(a[0]), y0 - mm(a[1])), point3d(mm(b[0]), y0 - mm(b[1])), { layerName: cut.layer });
+      }
       if (cut.feature.face !== "through") for (const ring of cut.rings) polygon(ring, cut.layer);
     }
     dxf.addText(

@@ -16,7 +16,9 @@ export function itemSvg(shape: Shape): string {
     const cuts = face.cuts
       .filter((c) => c.feature.face !== "through" || c.circle)
       .map((c) =>
-        c.circle
+        c.line
+          ? `<path data-layer="${c.layer}" d="M${c.line.map(([l, w]) => `${mm(l)} ${mm(w)}`).join("L")}" stroke-dasharray="6 1.5 1 1.5"/>`
+          : c.circle
           ? c.circle
               .map(
                 (o) => `<circle data-layer="${c.layer}" cx="${mm(o.at[0])}" cy="${mm(o.at[1])}" r="${mm(o.radius)}"/>`,

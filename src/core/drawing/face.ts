@@ -1,13 +1,19 @@
 import type { Feature } from "@/core/shape/features";
 import { bitesOf } from "@/core/shape/assembly";
 import type { Part } from "@/core/shape/shape";
-import { type Bite, extent, type Polygon, silhouette } from "@/core/shape/solid";
+import { type Bite, extent, type Point, type Polygon, silhouette } from "@/core/shape/solid";
 
 /** A part's face at true size, l right and w down, in nm: its outline, and each cut on a layer of its own. */
 export interface Face {
   part: Part;
   outline: Polygon[][];
-  cuts: { layer: string; feature: Feature; rings: Polygon[]; circle?: { at: [number, number]; radius: number }[] }[];
+  cuts: {
+    layer: string;
+    feature: Feature;
+    rings: Polygon[];
+    circle?: { at: [number, number]; radius: number }[];
+    line?: [Point, Point];
+  }[];
 }
 
 /** Draws a part face on, as it lies on the bench with the reference face up. */
@@ -19,12 +25,18 @@ export function faceOf(part: Part): Face {
     cuts: part.features.map((feature) => ({
       layer: feature.kind.toUpperCase(),
       feature,
+      ...(feature.fold ? { line: foldLine(feature, part) } : {}),
       rings: feature.kind === "hole" ? [] : feature.bites.map((b) => shown(b, part)),
       ...(feature.kind === "hole"
         ? { circle: feature.bites.map((b) => circleOf(b, feature.measures.diameter! / 2)) }
         : {}),
     })),
   };
+}
+
+function foldLine(feature: Feature, { size }: Part): [Point, Point] {
+  const at = feature.measures.at!;
+  return feature.fold === "along" ? [[0, at], [size.l, at]] : [[at, 0], [at, size.w]]; // prettier-ignore
 }
 
 /** What of a bite shows on the face: its own polygon when it is drawn through the thickness, otherwise the box around it. */

@@ -388,6 +388,42 @@ export function demands(shape: Shape, ctx: Context): Finding[] {
     });
 }
 
+/** The recipe's own figures to compare by: litres from a volume, R and heat loss as plain numbers. */
+export function ownFigures(shape: Shape, ctx: Context): Finding[] {
+  return (shape.recipe.figures ?? [])
+    .filter((f) => holds(f.when, shape.scope))
+    .map((f) => {
+      const evaluated = shape.scope.evaluate(f.formula);
+      const behind =
+        evaluated.tokens.length === 1 && shape.scope.has(evaluated.formula)
+          ? shape.scope.working(evaluated.formula)
+          : undefined;
+      const working: Working = {
+        name: f.rule,
+        label: f.label,
+        source: "worked out",
+        mark: f.mark,
+        ...evaluated,
+        ...(behind?.formula ? { formula: behind.formula, tokens: behind.tokens } : {}),
+      };
+      const n = working.value.kind === "amount" ? working.value.of.valueOf() : NaN;
+      const shown = f.unit === "l" ? n / 1e24 : n;
+      const text = `${shown.toFixed(2)} ${f.unit}${f.unit === "m²·K/W" ? ` (R ${(shown * 5.678).toFixed(1)})` : ""}`;
+      return {
+        rule: f.rule,
+        label: f.label,
+        line: ctx.line,
+        state: "ok",
+        value: nm(0),
+        figure: { text, mm: Math.round(f.unit === "l" ? n / 1e18 : shown * 1000) },
+        allowed: [null, null],
+        text: f.text,
+        advice: "",
+        working,
+      };
+    });
+}
+
 /** The usual outside of a standard's box, which bought covers and floors are made for. */
 export function usualOutside(shape: Shape): { length: Length; width: Length } {
   return { length: lengthOf(shape, "bodyOutsideLength"), width: lengthOf(shape, "bodyOutsideWidth") };

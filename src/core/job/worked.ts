@@ -7,6 +7,7 @@ import {
   demands,
   fitFrame,
   footprintStep,
+  ownFigures,
   usualOutside,
 } from "@/core/fit/rules";
 import { contactArea, excluderCover, innerVolume } from "@/core/fit/figures";
@@ -178,7 +179,7 @@ function fitJob(job: Job, lines: WorkedLine[]): Finding[] {
   const outside = (l: WorkedLine) => ({ length: bodyOf(l.shape).outsideLength, width: bodyOf(l.shape).outsideWidth });
   return lines.flatMap((line): Finding[] => {
     const ctx = at(line.at);
-    const own = demands(line.shape, ctx);
+    const own = [...demands(line.shape, ctx), ...ownFigures(line.shape, ctx)];
     if (line.shape.recipe.kind === "frame") {
       const box = mates(line, lines, "body").length > 0 ? undefined : bodyFor(line);
       if (!box) return own;

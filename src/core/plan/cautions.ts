@@ -12,6 +12,8 @@ const CAUTIONS: Record<string, string> = {
   drill: "Clamp the work; no gloves near a turning bit. Stop the machine to clear chips.",
   glue: "Air the room; keep glue off skin and eyes.",
   metal: "Gloves for cut edges, never near a turning bit; clamp the sheet, eyes covered when it is snipped.",
+  foam: "Foam burns with poisonous smoke: no flame, no hot wire in a closed room; extraction and a mask for its dust.",
+  router: "Clamp board and template, both hands on the router, feed against the turn; unplug it to change the cutter.",
   dust: "Extraction and a mask; cedar, board and hardwood dust sensitise.",
 };
 

@@ -24,7 +24,7 @@ function outcome(r: Recipe, options: Options): string {
     r.hardware.filter((h) => holds(h.when, scope)).map((h) => [h.name, value(h.count)]),
     r.operations.filter((o) => holds(o.when, scope)).map((o) => [o.id, (o.settings ?? []).map((s) => value(s.value))]),
     r.steps.filter((s) => holds(s.when, scope)).map((s) => s.text),
-    findings.map((f) => [f.rule, f.state, f.value]),
+    findings.map((f) => [f.rule, f.state, f.value, f.figure?.text]),
   ]);
 }
 
@@ -36,7 +36,7 @@ function others(p: Parameter, r: Recipe, options: Options): OptionValue[] {
   const n = now.kind === "amount" ? now.of.valueOf() : 0;
   if (p.kind === "length")
     return [nm(Math.round(n) + inch(0, 1, 32)), nm(Math.round(n) - inch(0, 1, 32))].filter((l): l is Length => l >= 0);
-  return [n + 1, n - 1];
+  return [n + 1, n - 1, p.max];
 }
 
 /** Options under which a parameter is offered at all: none, or one or two of the others changed. */

@@ -1,6 +1,10 @@
+import { unit } from "mathjs";
+import { faceOf } from "@/core/drawing/face";
 import { inch, type Length, mm } from "@/core/length/length";
 import { emptyJob } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
+import { probe, reach } from "@/core/shape/assembly";
+import { extent } from "@/core/shape/solid";
 import { findStandard } from "@/core/standards";
 import { lengthOf, type Options, shapeItem } from "@/core/shape/shape";
 import { recipeFor } from "./index";
@@ -99,6 +103,105 @@ describe("rims and accessories", () => {
     const { parts, recipe } = make("escape-board");
     expect(parts.flatMap((p) => p.features.map((f) => f.name))).toEqual(["oval hole"]);
     expect(recipe.hardware.map((h) => h.name)).toContain("bee escape");
+  });
+});
+
+describe("the rest of the hive (sizes of handbook 04, [mem] unless said)", () => {
+  const figure = (item: string, rule: string, options: Options = {}) => {
+    const line = { item, standard: "langstroth-10", size: "deep", quantity: 1, options };
+    return workJob({ ...emptyJob("x", "in"), lines: [line] }).findings.find((f) => f.rule === rule)!;
+  };
+  test("four-way floor: full-height front, bars 3 × 3/8 + 1/4 and 3/4 wide, tops flush with the rails", () => {
+    expect(size("floor-four-way", "front")).toEqual([inch(14, 3, 4), inch(2, 3, 4)]);
+    expect([size("floor-four-way", "cross-bar")[1], size("floor-four-way", "lengthwise-bar")[1]]).toEqual([
+      inch(1, 3, 8),
+      inch(0, 3, 4),
+    ]);
+    const floor = make("floor-four-way");
+    const top = reach(floor, "z", "side")[1];
+    expect(reach(floor, "z", "bar")[1]).toBe(top);
+  });
+  test("each quarter of a four-way cover has one notch and one jar hole, going round", () => {
+    const cover = make("inner-cover-four-way");
+    const [x, y] = [lengthOf(cover, "bodyOutsideLength") / 2, lengthOf(cover, "bodyOutsideWidth") / 2];
+    const quarters = (items: { x: number; y: number }[]) =>
+      items.map((p) => `${p.x < x ? "front" : "back"} ${p.y < y ? "right" : "left"}`).sort();
+    const all = ["back left", "back right", "front left", "front right"];
+    const panel = cover.parts.find((p) => p.id === "panel")!;
+    const middle = (r: [number, number]) => (r[0] + r[1]) / 2;
+    const jars = panel.features.flatMap((f) => f.bites.map(extent)).map((b) => ({ x: middle(b.l), y: middle(b.w) }));
+    expect(quarters(jars)).toEqual(all);
+    const notches = cover.parts
+      .filter((p) => p.role === "rim")
+      .flatMap((p) => p.places.map((at) => {
+        const l = middle(extent(p.features[0]!.bites[0]!).l);
+        const along = (axis: "x" | "y") => at.at[axis] + (at.dir.l[1] === axis ? (at.dir.l[0] === "+" ? l : -l) : 0);
+        return { x: along("x"), y: along("y") };
+      })); // prettier-ignore
+    expect(quarters(notches)).toEqual(all);
+  });
+  test("gable roof: rise (width / 2) · tan 22.5°, boards (half width / cos 22.5° + 1) × (length + 2) (trigonometry)", () => {
+    const roof = make("roof-gable");
+    const half = lengthOf(roof, "outsideWidth") / 2;
+    const gable = roof.parts.find((p) => p.id === "gable")!;
+    const board = roof.parts.find((p) => p.id === "roof-board")!;
+    expect(gable.size.w / half).toBeCloseTo(Math.tan(Math.PI / 8), 8);
+    expect((board.size.w - inch(1)) / half).toBeCloseTo(1 / Math.cos(Math.PI / 8), 8);
+    expect(board.size.l - lengthOf(roof, "outsideLength")).toBe(inch(2));
+    // The boards meet at the ridge, and lie on the gables: no wood between ridge and gable top, and none shared.
+    const met = probe(roof, "z", { x: inch(0, 3, 8), y: half - inch(1), z: 0 });
+    expect(Math.abs(met.at(-1)!.from - met.at(-2)!.to)).toBeLessThan(2e4);
+  });
+  test("a trough feeder holds what the boards leave of its inside, to 3/8 below the divider", () => {
+    for (const slotAt of ["end", "middle"]) {
+      const f = make("feeder-trough", { slotAt });
+      const y = lengthOf(f, "outsideWidth") / 2 + 1;
+      const wood = probe(f, "x", { x: 0, y, z: inch(1) });
+      const gaps = wood.slice(1).map((w, i) => w.from - wood[i]!.to);
+      const holdsSyrup = gaps.reduce((a, b) => a + b, 0) - lengthOf(f, "slot");
+      const high = f.parts.find((p) => p.role === "divider")!.size.w - inch(0, 3, 8);
+      const litres = (holdsSyrup * lengthOf(f, "insideWidth") * high) / 1e24;
+      expect(Number.parseFloat(figure("feeder-trough", "feeder-volume", { slotAt }).figure!.text)).toBeCloseTo(
+        litres,
+        2,
+      );
+      // The slot is clear right through the floor.
+      expect(probe(f, "z", { x: lengthOf(f, "slotStart") + 1000, y, z: 0 })).toEqual([]);
+    }
+  });
+  test("jacket: foam Lo × H and Wo + 2f, cladding past it, outside 2 (f + c) more each way", () => {
+    expect(size("insulated-jacket", "foam-side")).toEqual([inch(19, 7, 8), inch(9, 5, 8)]);
+    expect(size("insulated-jacket", "foam-end")[0]).toBe(inch(18, 1, 4));
+    expect(size("insulated-jacket", "cladding-side")[0]).toBe(inch(21, 7, 8));
+    expect(size("insulated-jacket", "cladding-end")[0]).toBe(inch(19));
+    expect(lengthOf(make("insulated-jacket"), "outsideLength")).toBe(inch(19, 7, 8) + 2 * inch(1, 3, 8));
+  });
+  test("R of its wall: layers add, with units from a general library and k of the Wood Handbook, from memory", () => {
+    // White pine of specific gravity 0.37 at 12 %: 0.11 W/(m·K) in the handbook's table, from memory.
+    const k = 0.35 * (0.1941 + 0.004064 * 12) + 0.01864;
+    expect(0.37 * (0.1941 + 0.004064 * 12) + 0.01864).toBeCloseTo(0.11, 2);
+    const foam = unit(3.8, "ft^2 degR hour / BTU").toNumber("m^2 K / W");
+    const bare = 0.15 + 0.01905 / k;
+    const wall = bare + 0.009525 / k + foam;
+    expect(Number.parseFloat(figure("insulated-jacket", "bare-r").figure!.text)).toBeCloseTo(bare, 2);
+    expect(Number.parseFloat(figure("insulated-jacket", "wall-r").figure!.text)).toBeCloseTo(wall, 2);
+    const area = 2 * (0.504825 + 0.41275) * 0.244475;
+    expect(Number.parseFloat(figure("insulated-jacket", "wall-loss").figure!.text)).toBeCloseTo(area / wall, 2);
+  });
+  test("the skin lies flat with four fold lines a fold from its edges, and a cut at each corner that stops on them", () => {
+    const skin = make("cover-telescoping").parts.find((p) => p.id === "skin")!;
+    const lines = faceOf(skin).cuts.flatMap((c) => (c.line ? [c.line] : []));
+    const at = lines.map(([a, b]) => (a[0] === b[0] ? a[0] : a[1]));
+    expect(at).toEqual([inch(0, 3, 4), skin.size.w - inch(0, 3, 4), inch(0, 3, 4), skin.size.l - inch(0, 3, 4)]);
+    for (const cut of skin.features.filter((f) => f.name === "parcel cut")) {
+      const { w } = extent(cut.bites[0]!);
+      expect([inch(0), skin.size.w - inch(0, 3, 4)]).toContain(w[0]);
+    }
+  });
+  test("transfer clips: 1 × 6 1/4 for a pair, 1 × 8 for two; a frame jig takes ten at the pitch", () => {
+    expect(size("transfer-clip", "clip")).toEqual([inch(6, 1, 4), inch(1)]);
+    expect(size("transfer-clip", "clip", { set: "two" })).toEqual([inch(8), inch(1)]);
+    expect(size("jig-frame", "wall")[0]).toBe(10 * inch(1, 3, 8) + inch(0, 1, 8));
   });
 });
 

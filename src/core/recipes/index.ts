@@ -1,3 +1,14 @@
+import { insulatedJacket } from "./accessories/insulated-jacket";
+import { robbingScreen } from "./accessories/robbing-screen";
+import { transferClip } from "./accessories/transfer-clip";
+import { innerCoverFourWay } from "./covers/inner-cover-four-way";
+import { roofGable } from "./covers/roof-gable";
+import { feederTrough } from "./feeders/feeder-trough";
+import { floorFourWay } from "./floors/floor-four-way";
+import { jigCorner } from "./jigs/jig-corner";
+import { jigFinger } from "./jigs/jig-finger";
+import { jigFrame } from "./jigs/jig-frame";
+import { jigHandhold } from "./jigs/jig-handhold";
 import { excluder } from "./accessories/excluder";
 import { escapeBoard } from "./accessories/escape-board";
 import { inspectionCover } from "./accessories/inspection-cover";
@@ -60,22 +71,33 @@ export const RECIPES: Recipe[] = [
   floorSolid,
   floorScreened,
   floorUnderfloor,
+  floorFourWay,
   entranceBlock,
   innerCover,
+  innerCoverFourWay,
   coverTelescoping,
   coverFlat,
   roofDeep,
+  roofGable,
   quiltBox,
   feedRim,
   feedRimInnerBoard,
   feederFrame,
+  feederTrough,
   excluder,
   escapeBoard,
+  robbingScreen,
+  insulatedJacket,
+  transferClip,
   slattedRack,
   inspectionCover,
   pallet,
   stand,
   follower,
+  jigFrame,
+  jigCorner,
+  jigFinger,
+  jigHandhold,
 ];
 
 /** An item's recipe, whatever the standard. */

@@ -135,6 +135,8 @@ export const featureSchema = z.discriminatedUnion("kind", [
     along: formula,
     across: formula,
   }),
+  /** A line to fold sheet material on, right across or along it; nothing is taken away. */
+  z.strictObject({ ...featureBase, kind: z.literal("fold"), run: z.enum(["along", "across"]), at: formula }),
   /** A hand grip in the reference face with a sloped roof: middle at `l`, upper edge at `w`. */
   z.strictObject({
     ...featureBase,
@@ -208,6 +210,21 @@ const operationSchema = z.strictObject({
 });
 export type OperationRecipe = z.infer<typeof operationSchema>;
 
+/** Room in a hive: what it is there, how high it stands, and what bees find above and below it. */
+const standsSchema = z.strictObject({
+  as: z.enum(["stand", "floor", "rim", "sheet", "inner-cover", "cover"]),
+  height: formula,
+  outside: z.tuple([formula, formula]),
+  /** From its lower edge up to the sheet that stops the bees; the whole height when it is open right through. */
+  under: formula,
+  /** From its upper edge down to that sheet. */
+  over: formula,
+  /** Inside of a skirt that goes down over what stands below it, and how far it reaches. */
+  skirt: z.strictObject({ inside: z.tuple([formula, formula]), deep: formula }).optional(),
+  /** Middle of holes through its walls that must stay clear of a skirt, below its upper edge, to the top of the hole. */
+  entrance: formula.optional(),
+});
+
 export const recipeSchema = z.strictObject({
   id,
   name: z.string(),
@@ -230,6 +247,22 @@ export const recipeSchema = z.strictObject({
   operations: z.array(operationSchema).max(100),
   steps: z.array(z.strictObject({ text: z.string(), when: formula.optional() })),
   mistakes: z.array(z.string()),
+  /** Figures to compare designs by. */
+  figures: z
+    .array(
+      z.strictObject({
+        rule: id,
+        label: z.string(),
+        formula,
+        unit: z.enum(["l", "m²·K/W", "W/K"]),
+        text: z.string(),
+        when: formula.optional(),
+        mark: markSchema,
+      }),
+    )
+    .max(50)
+    .optional(),
+  stands: standsSchema.optional(),
   /** What must hold for the item to be worth making: a failed one is a finding. */
   demands: z.array(
     z.strictObject({

@@ -1,7 +1,7 @@
 import type { FeatureRecipe } from "@/core/recipes/recipe";
 import { type Length, type Units, nm } from "@/core/length/length";
 import { lengthText } from "@/core/length/format";
-import { toCount, toLength, toNumber } from "./formula";
+import { FormulaError, toCount, toLength, toNumber } from "./formula";
 import type { Scope } from "./scope";
 import { type Axis, type Bite, extent, type Prism, type Range } from "./solid";
 
@@ -13,15 +13,26 @@ export interface Feature {
   /** The measures that say it, in order: `width`, `depth` … */
   measures: Record<string, Length>;
   face: "reference" | "far" | "through";
-  machine: "dado" | "saw" | "drill";
+  machine: "dado" | "saw" | "drill" | "bench";
   /** The edge or end its places are measured from, and that goes against the fence or the stop. */
   from: string;
+  /** The way a fold line runs. */
+  fold?: "along" | "across";
   /** Where along the part it lies, when not all along an edge. */
   where?: string;
 }
 
 type Size = Record<Axis, number>;
 const past = 1; // a nanometre past the face, so that nothing of zero thickness is left
+
+const MOST_ROWS = 400;
+
+/** A count of rows or holes. @throws FormulaError beyond what any part has. */
+function countOf(formula: Parameters<Scope["evaluate"]>[0], scope: Scope, what: string): number {
+  const n = toCount(scope.evaluate(formula).value, what);
+  if (n > MOST_ROWS) throw new FormulaError(`${n} ${what}, at most ${MOST_ROWS}`);
+  return n;
+}
 
 /** Works out a recipe's feature on a blank. One function a kind; each says which wood goes. */
 export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): Feature {
@@ -65,7 +76,7 @@ export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): F
       };
     }
     case "fingers": {
-      const rows = toCount(scope.evaluate(recipe.rows).value, "finger rows");
+      const rows = countOf(recipe.rows, scope, "finger rows");
       const [row, first, long, key] = [
         length(recipe.row),
         length(recipe.first),
@@ -166,7 +177,7 @@ export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): F
     }
     case "hole": {
       const [l, w, diameter] = [length(recipe.l), length(recipe.w), length(recipe.diameter)];
-      const count = recipe.count === undefined ? 1 : toCount(scope.evaluate(recipe.count).value, "holes");
+      const count = recipe.count === undefined ? 1 : countOf(recipe.count, scope, "holes");
       const step = recipe.step === undefined ? 0 : length(recipe.step);
       const ring = (at: number) =>
         Array.from({ length: 24 }, (_, i): [number, number] => [
@@ -186,6 +197,17 @@ export function shapeFeature(recipe: FeatureRecipe, scope: Scope, size: Size): F
         ...(count > 1 ? { where: `${count} of them` } : {}),
       };
     }
+    case "fold":
+      return {
+        kind: "fold",
+        name: recipe.name,
+        face: "reference",
+        machine: "bench",
+        from: recipe.run === "along" ? END.top : END.left,
+        bites: [],
+        measures: { at: length(recipe.at) },
+        fold: recipe.run,
+      };
     case "handhold": {
       const [l, w, long, high, deep] = [
         length(recipe.l),
@@ -294,7 +316,12 @@ export function featureSummary(features: Feature[], units: Units): string[] {
   return alike(features).map((g) => g.text(units));
 }
 
-const MACHINE: Record<Feature["machine"], string> = { dado: "dado set", saw: "saw", drill: "drill" };
+const MACHINE: Record<Feature["machine"], string> = {
+  dado: "dado set",
+  saw: "saw",
+  drill: "drill",
+  bench: "at the bench",
+};
 const FACE: Record<Feature["face"], string> = {
   reference: "into the reference face",
   far: "into the far face",

@@ -1,5 +1,24 @@
-import type { Recipe } from "../recipe";
+import type { FeatureRecipe, Recipe } from "../recipe";
 import { RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
+
+const slit = (l: "left" | "right", w: "top" | "bottom"): FeatureRecipe => ({
+  name: "parcel cut",
+  kind: "notch",
+  l: l === "left" ? ["fold - 1/64*inch", "fold"] : ["skinLength - fold", "skinLength - fold + 1/64*inch"],
+  w: w === "top" ? ["0*inch", "fold"] : ["skinWidth - fold", "skinWidth"],
+});
+
+/** Four fold lines, and a cut beside each corner: the tab that is left folds round the corner, under the long fold. */
+const SKIN_FOLDS: FeatureRecipe[] = [
+  { name: "fold line", kind: "fold", run: "along", at: "fold" },
+  { name: "fold line", kind: "fold", run: "along", at: "skinWidth - fold" },
+  { name: "fold line", kind: "fold", run: "across", at: "fold" },
+  { name: "fold line", kind: "fold", run: "across", at: "skinLength - fold" },
+  slit("left", "top"),
+  slit("right", "top"),
+  slit("left", "bottom"),
+  slit("right", "bottom"),
+];
 
 /** A lid whose skirt goes down over the box, under a skin of sheet metal. */
 export const coverTelescoping: Recipe = {
@@ -33,7 +52,7 @@ export const coverTelescoping: Recipe = {
       length: "skinLength",
       width: "skinWidth",
       thickness: "1/64*inch",
-      features: [],
+      features: SKIN_FOLDS,
       places: [{ at: ["-fold", "-fold", "depth + panel + 1/64*inch"], l: "+x", w: "+y", t: "-z" }],
     },
   ],

@@ -20,7 +20,7 @@ export const feederFrame: Recipe = {
     { name: "bottomThick", label: "bottom, thick", formula: "3/8*inch", mark: "trade" },
     { name: "lug", label: "lug bar, long", formula: "1.375*inch", mark: "trade" },
     { name: "lugThick", label: "lug bar, thick", formula: "3/8*inch", mark: "trade" },
-    { name: "litres", label: "holds, litres", formula: "(frameLength - 2 * end) * inner * (frameHeight - 1.375*inch)", mark: "trade", why: "to an inch and three eighths below the top" },
+    { name: "litres", label: "holds", formula: "(frameLength - 2 * end) * inner * (frameHeight - 1.375*inch)", mark: "trade", why: "to an inch and three eighths below the top" },
   ],
   parts: [
     {
@@ -86,5 +86,6 @@ export const feederFrame: Recipe = {
     { text: "Put in the float or ladder: without one bees drown." },
   ],
   mistakes: ["no float, and the bees drown", "not tried with water before it hangs over brood"],
+  figures: [{ rule: "feeder-volume", label: "Holds", formula: "litres", unit: "l", text: "to an inch and three eighths below the top", mark: "trade" }],
   demands: [{ rule: "end-gap", label: "Feeder end to wall", value: "(topBarLength - frameLength) / 2 - 3/8*inch", least: "0*inch", below: "care", advice: "as long as a frame, no longer", mark: "mem" }],
 };

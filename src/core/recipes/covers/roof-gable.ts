@@ -1,0 +1,82 @@
+import type { PartRecipe, Recipe } from "../recipe";
+import { rimOperations, rimParameters, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimParts } from "../rims";
+
+const vent = { name: "vent", kind: "hole" as const, when: "vents", l: "outsideWidth / 2", w: "rise * 3/5", diameter: "1*inch" };
+const rake = (end: "left" | "right") => ({ name: "rake", kind: "taper" as const, end, edge: "top" as const, along: "outsideWidth / 2", across: "rise" });
+
+const board = (id: string, name: string, place: PartRecipe["places"][number]): PartRecipe => ({
+  id,
+  name,
+  role: "roof",
+  material: "ply",
+  length: "boardLong",
+  width: "boardWide",
+  thickness: "panel",
+  features: [{ name: "ridge bevel", kind: "bevel", edge: "top", face: "far", across: "panel * tan(pitchDegrees)", deep: "panel" }],
+  places: [place],
+});
+
+/** A skirted roof with two slopes, gables front and back, and a vent in each. */
+export const roofGable: Recipe = {
+  id: "roof-gable",
+  name: "Gable roof",
+  family: "covers",
+  kind: "other",
+  about: "A skirt that goes down over the box, gables on its ends, and two sloped boards that throw the rain off.",
+  needs: RIM_NEEDS,
+  parameters: [
+    ...rimParameters("4*inch").map((p) => (p.kind === "choice" && p.name === "joint" ? { ...p, default: "butt-ends-inside" } : p)),
+    { name: "clearance", label: "Loose on the box, in all", group: "Size", kind: "length", default: "3/8*inch", min: "1/8*inch", max: "3/4*inch", mark: "trade" },
+    { name: "pitchDegrees", label: "Slope, degrees", group: "Roof", kind: "number", default: "22.5", min: 10, max: 45 },
+    { name: "panel", label: "Roof boards, thick", group: "Roof", kind: "length", default: "1/2*inch", min: "1/4*inch", max: "3/4*inch" },
+    { name: "eaves", label: "Past the skirt, down the slope", group: "Roof", kind: "length", default: "1*inch", min: "0*inch", max: "3*inch", mark: "trade" },
+    { name: "vents", label: "Meshed vents", group: "Roof", kind: "flag", default: true },
+  ],
+  values: [
+    { name: "nominalInsideLength", label: "inside length wanted", formula: "bodyOutsideLength + clearance", mark: "trade", why: "over the largest box beneath, and loose" },
+    { name: "nominalInsideWidth", label: "inside width wanted", formula: "bodyOutsideWidth + clearance", mark: "trade" },
+    ...RIM_VALUES,
+    { name: "rise", label: "gables rise", formula: "outsideWidth / 2 * tan(pitchDegrees)", mark: "trade" },
+    { name: "boardWide", label: "roof board, across the slope", formula: "outsideWidth / 2 / cos(pitchDegrees) + eaves", mark: "trade" },
+    { name: "boardLong", label: "roof board, long", formula: "outsideLength + 2*inch", mark: "trade" },
+    { name: "ridge", label: "ridge above the foot", formula: "depth + rise + panel / cos(pitchDegrees)", mark: "arithmetic" },
+  ],
+  parts: [
+    ...rimParts(),
+    {
+      id: "gable",
+      name: "Gable",
+      role: "gable",
+      length: "outsideWidth",
+      width: "rise",
+      thickness: "endThickness",
+      features: [rake("left"), rake("right"), vent],
+      places: [
+        { at: ["0", "outsideWidth", "depth + rise"], l: "-y", w: "-z", t: "+x" },
+        { at: ["outsideLength", "0", "depth + rise"], l: "+y", w: "-z", t: "-x" },
+      ],
+    },
+    board("roof-board", "Roof board", { at: ["-1*inch", "outsideWidth / 2", "ridge"], l: "+x", w: "-y", t: "-z", lean: "pitchDegrees" }),
+    board("other-roof-board", "Other roof board", { at: ["outsideLength + 1*inch", "outsideWidth / 2", "ridge"], l: "-x", w: "+y", t: "-z", lean: "pitchDegrees" }),
+  ],
+  hardware: [
+    ...RIM_HARDWARE,
+    { id: "roof-screws", name: "exterior screw, 1 5/8", count: "20", unit: "each", spare: 0.05, for: "roof", mark: "mem" },
+    { id: "felt", name: "roofing felt", count: "2 * boardLong * boardWide", unit: "m2", spare: 0.1, for: "roof", mark: "mem" },
+  ],
+  operations: [
+    ...rimOperations(),
+    { id: "rakes", name: "Saw the gables' slopes", station: "table saw", of: "gable", setup: 10, each: 2, hazard: "rip", settings: [{ label: "rise", value: "rise" }], check: "two gables held together show no step", mark: "mem" },
+    { id: "ridge", name: "Bevel the ridge edges", station: "table saw", of: "roof-board", setup: 8, each: 1, hazard: "rip", check: "the two boards close at the ridge", mark: "mem" },
+    { id: "roof", name: "Screw the gables on, then the boards, then the felt", station: "bench", setup: 5, each: 15, check: "no daylight at the ridge", mark: "mem" },
+  ],
+  steps: [
+    { text: "Glue and fasten the skirt; screw a gable on each end, outside faces flush." },
+    { text: "Screw the boards down with the bevels meeting at the ridge, an inch past the gables front and back." },
+    { text: "Fold felt or metal over the ridge in one piece; staple mesh over the vents from inside.", when: "vents" },
+    { text: "Fold felt or metal over the ridge in one piece.", when: "!vents" },
+  ],
+  mistakes: ["the ridge left square: water stands in the gap", "vents without mesh: wasps and robbers get in"],
+  stands: { as: "cover", height: "ridge", outside: ["outsideLength", "outsideWidth"], under: "depth", over: "0*inch", skirt: { inside: ["insideLength", "insideWidth"], deep: "depth" } },
+  demands: [{ rule: "telescoping-clearance", label: "Loose on the box, in all", value: "clearance", least: "1/4*inch", below: "care", advice: "the largest box beneath swells; leave 3/8", mark: "trade" }],
+};

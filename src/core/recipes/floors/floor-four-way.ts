@@ -1,0 +1,83 @@
+import type { FeatureRecipe, PartRecipe, Recipe } from "../recipe";
+import { floorScreened } from "./floor-screened";
+
+const entrance = (from: string): FeatureRecipe => ({ name: "entrance", kind: "notch", when: "gates", l: [from, `${from} + entranceLong`], w: ["0*inch", "above / 2"] });
+
+/** In each wall, at its left-hand end seen from outside: one for each chamber, going round. */
+function walled(p: PartRecipe): PartRecipe {
+  if (p.id === "front") return { ...p, width: "sideHigh", places: [{ at: ["0", "bodyOutsideWidth - thickness", "sideHigh"], l: "-y", w: "-z", t: "+x" }], features: [entrance("1*inch")] };
+  if (p.id === "back") return { ...p, features: [entrance("1*inch")] };
+  if (p.id === "mesh") return { ...p, length: "innerLength", places: [{ at: ["thickness", "thickness", "below + ledgeHigh + mesh"], l: "+x", w: "+y", t: "-z" }] };
+  return p.role === "side" ? { ...p, features: [...p.features, entrance("1*inch + thickness")] } : p;
+}
+
+/** A mesh floor for a divided body: bars under both partitions keep its four chambers bee-tight. */
+export const floorFourWay: Recipe = {
+  ...floorScreened,
+  id: "floor-four-way",
+  name: "Four-way floor",
+  about: "A mesh floor under a divided body, with a bar under each partition and an entrance for each chamber.",
+  parameters: [
+    ...floorScreened.parameters,
+    { name: "ply", label: "Ply layer of the body's partition", group: "Bars", kind: "length", default: "3/8*inch", min: "1/4*inch", max: "3/4*inch", hint: "as measured; three make the cross partition" },
+    { name: "lengthwise", label: "Lengthwise bar, wide", group: "Bars", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "2*inch", mark: "trade" },
+    { name: "gates", label: "Gated entrances", group: "Bars", kind: "flag", default: false, hint: "for a body without its own" },
+  ],
+  values: [
+    ...floorScreened.values,
+    { name: "cross", label: "cross bar, wide", formula: "3 * ply + 1/4*inch", mark: "trade", why: "three layers of ply, and a little each side" },
+    { name: "barHigh", label: "bars, high", formula: "above - mesh", mark: "arithmetic", why: "from the mesh to the tops of the rails" },
+    { name: "half", label: "lengthwise bar, long", formula: "(innerLength - cross) / 2", mark: "arithmetic" },
+    { name: "entranceLong", label: "entrance, long", formula: "2*inch", mark: "mem" },
+    { name: "gateLong", label: "gate, long", formula: "entranceLong + 1*inch", mark: "mem" },
+    { name: "gateThick", label: "gate, thick", formula: "1/4*inch", mark: "mem" },
+    { name: "gateHigh", label: "gate, high", formula: "above", mark: "mem" },
+  ],
+  parts: [
+    ...floorScreened.parts.map(walled),
+    { id: "cross-bar", name: "Cross bar", role: "bar", length: "between", width: "cross", thickness: "barHigh", features: [], places: [{ at: ["(bodyOutsideLength - cross) / 2", "thickness", "sideHigh"], l: "+y", w: "+x", t: "-z" }] },
+    {
+      id: "lengthwise-bar",
+      name: "Lengthwise bar",
+      role: "bar",
+      length: "half",
+      width: "lengthwise",
+      thickness: "barHigh",
+      features: [],
+      places: [
+        { at: ["thickness", "(bodyOutsideWidth - lengthwise) / 2", "sideHigh"], l: "+x", w: "+y", t: "-z" },
+        { at: ["(bodyOutsideLength + cross) / 2", "(bodyOutsideWidth - lengthwise) / 2", "sideHigh"], l: "+x", w: "+y", t: "-z" },
+      ],
+    },
+    {
+      id: "gate",
+      name: "Gate",
+      role: "gate",
+      when: "gates",
+      length: "gateLong",
+      width: "gateHigh",
+      thickness: "gateThick",
+      features: [],
+      places: [
+        { at: ["1/2*inch + thickness", "-gateThick", "sideHigh"], l: "+x", w: "-z", t: "+y" },
+        { at: ["bodyOutsideLength - thickness - 1/2*inch", "bodyOutsideWidth + gateThick", "sideHigh"], l: "-x", w: "-z", t: "-y" },
+        { at: ["-gateThick", "bodyOutsideWidth - thickness - 1/2*inch", "sideHigh"], l: "-y", w: "-z", t: "+x" },
+        { at: ["bodyOutsideLength + gateThick", "thickness + 1/2*inch", "sideHigh"], l: "+y", w: "-z", t: "-x" },
+      ],
+    },
+  ],
+  hardware: [...floorScreened.hardware, { id: "gate-screws", name: "round-head screw, 1", count: "4", unit: "each", spare: 0.05, for: "gates", when: "gates", mark: "mem" }],
+  operations: [...floorScreened.operations, { id: "bars", name: "Fit the bars over the mesh, tops flush", station: "bench", setup: 5, each: 6, check: "a straight edge over rails and bars shows no light", mark: "mem" }],
+  steps: [
+    { text: "Screw front and back between the sides; the back stops short of the bottom, so that the tray goes in." },
+    { text: "Staple the mesh on the ledges, then fit the bars over it, tops flush with the rails." },
+    { text: "Set the divided body on: every partition stands on a bar, bee-tight.", when: "!gates" },
+    { text: "Cut an entrance in each wall, and hang a gate over it on one screw.", when: "gates" },
+  ],
+  mistakes: ["bars a hair low: queens meet under the partition", "the bars set before the mesh, so that the mesh cannot be changed"],
+  demands: [
+    { rule: "bar-under", label: "Cross bar past the partition, in all", value: "cross - 3 * ply", least: "1/8*inch", below: "stop", advice: "make the bar wider: the partition must stand on it", mark: "trade" },
+    { rule: "bar-under-lengthwise", label: "Lengthwise bar, wide", value: "lengthwise", least: "1/2*inch", below: "care", advice: "a narrow bar is missed by the partition", mark: "trade" },
+    ...floorScreened.demands.filter((d) => d.rule === "tray-groove"),
+  ],
+};

@@ -1,0 +1,46 @@
+import type { Recipe } from "../recipe";
+
+/** A template that sets a router or a tilted blade to the same handhold every time. */
+export const jigHandhold: Recipe = {
+  id: "jig-handhold",
+  name: "Handhold jig",
+  family: "jigs",
+  kind: "other",
+  about: "A template with an opening for the handhold and two stops that seat on the board's edge and end.",
+  needs: ["bodyDepth", ...["boxInsideLength", "boxInsideWidth", "nominalThickness"]],
+  parameters: [
+    { name: "long", label: "Handhold, long", group: "Size", kind: "length", default: "4*inch", min: "3*inch", max: "6*inch" },
+    { name: "high", label: "Handhold, high", group: "Size", kind: "length", default: "3/4*inch", min: "1/2*inch", max: "1.5*inch" },
+    { name: "below", label: "Below the top edge", group: "Size", kind: "length", default: "2*inch", min: "1*inch", max: "4*inch" },
+    { name: "guide", label: "Guide past the cutter, each side", group: "Size", kind: "length", default: "1/8*inch", min: "0*inch", max: "1/2*inch", hint: "what the router's guide ring stands outside the cutter" },
+    { name: "ply", label: "Ply, thick", group: "Wood", kind: "length", default: "1/2*inch", min: "1/4*inch", max: "3/4*inch" },
+  ],
+  values: [
+    { name: "tall", label: "template, high", formula: "below + high + 3*inch", mark: "mem" },
+    { name: "stop", label: "stop, square", formula: "3/4*inch", mark: "mem" },
+  ],
+  parts: [
+    {
+      id: "template",
+      name: "Template",
+      role: "template",
+      material: "ply",
+      length: "bodyOutsideWidth",
+      width: "tall",
+      thickness: "ply",
+      features: [{ name: "opening", kind: "notch", l: ["(bodyOutsideWidth - long) / 2 - guide", "(bodyOutsideWidth + long) / 2 + guide"], w: ["below - guide", "below + high + guide"] }],
+      places: [{ at: ["0", "bodyOutsideWidth", "0"], l: "-y", w: "-z", t: "+x" }],
+    },
+    { id: "edge-stop", name: "Edge stop", role: "stop", length: "bodyOutsideWidth", width: "stop", thickness: "stop", features: [], places: [{ at: ["ply", "bodyOutsideWidth", "stop"], l: "-y", w: "-z", t: "+x" }] },
+    { id: "end-stop", name: "End stop", role: "stop", length: "tall", width: "stop", thickness: "stop", features: [], places: [{ at: ["ply", "bodyOutsideWidth", "0"], l: "-z", w: "+y", t: "+x" }] },
+  ],
+  hardware: [{ id: "screws", name: "exterior screw, 1", count: "6", unit: "each", spare: 0.05, for: "stops", mark: "mem" }],
+  operations: [{ id: "assemble", name: "Saw the opening, screw the stops on square", station: "bench", setup: 6, each: 15, hazard: "router", check: "one in scrap, measured from the top edge", mark: "mem" }],
+  steps: [
+    { text: "Screw the edge stop along the upper edge and the end stop square to it." },
+    { text: "Mark OUTSIDE on the face that meets the board: the handhold goes where that face lies." },
+    { text: "Clamp board and template together; make the cut in two depths. Never hold the board by hand." },
+  ],
+  mistakes: ["the board laid the wrong face up: the handhold is inside"],
+  demands: [{ rule: "template-left", label: "Wood over the opening", value: "below - guide", least: "3/4*inch", below: "care", advice: "move the handhold lower", mark: "mem" }],
+};
