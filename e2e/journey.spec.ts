@@ -26,7 +26,7 @@ test("from standard to run sheet: change the stock, everything downstream follow
   await expect(page.getByRole("button", { name: /Outside against bought/ })).toContainText("stands out 1/8");
   expect(await page.getByRole("img", { name: /cut through the length/ }).innerHTML()).not.toBe(drawn);
   // No board in the job is that thick.
-  await expect(page.getByRole("link", { name: /Lay out/ })).toContainText("without wood");
+  await expect(page.getByRole("link", { name: /Lay out/ })).toContainText("without wood", { timeout: 40_000 });
 
   await page.getByRole("heading", { level: 1 }).click();
   await page.keyboard.press("z");

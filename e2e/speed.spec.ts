@@ -36,6 +36,8 @@ async function redraws(page: Page, of: string): Promise<number> {
   return p95;
 }
 
+test.describe.configure({ timeout: 180_000 });
+
 test("a keypress redraws Shape within 100 ms at p95; a job is usable within a second", async ({ page }) => {
   // Opened as on any later morning: the server is up and the browser has the program.
   const loads: number[] = [];

@@ -19,12 +19,13 @@ export function itemSvg(shape: Shape): string {
         c.line
           ? `<path data-layer="${c.layer}" d="M${c.line.map(([l, w]) => `${mm(l)} ${mm(w)}`).join("L")}" stroke-dasharray="6 1.5 1 1.5"/>`
           : c.circle
-          ? c.circle
-              .map(
-                (o) => `<circle data-layer="${c.layer}" cx="${mm(o.at[0])}" cy="${mm(o.at[1])}" r="${mm(o.radius)}"/>`,
-              )
-              .join("")
-          : `<path data-layer="${c.layer}" d="${path(c.rings)}"${c.feature.face === "far" ? ' stroke-dasharray="3 1.5"' : ""}/>`,
+            ? c.circle
+                .map(
+                  (o) =>
+                    `<circle data-layer="${c.layer}" cx="${mm(o.at[0])}" cy="${mm(o.at[1])}" r="${mm(o.radius)}"/>`,
+                )
+                .join("")
+            : `<path data-layer="${c.layer}" d="${path(c.rings)}"${c.feature.face === "far" ? ' stroke-dasharray="3 1.5"' : ""}/>`,
       )
       .join("");
     const text = `${partLetter(i)}  ${part.name}, ${part.places.length} off, ${mm(part.size.l)} × ${mm(part.size.w)} × ${mm(part.size.t)} mm`;

@@ -36,6 +36,8 @@ interface JobRow {
   workshop: string;
   standards: string;
   pinned: string;
+  hives: string;
+  designs: string;
   revision: number;
 }
 
@@ -55,10 +57,10 @@ export function jobStore(db: Db) {
       "SELECT id, what, before FROM job_act WHERE job_id = ? ORDER BY id DESC LIMIT 1",
     ),
     insertJob: db.prepare(
-      "INSERT INTO job (name, units, start, due, workshop, standards, pinned, changed_at) VALUES (@name, @units, @start, @due, @workshop, @standards, @pinned, @at)",
+      "INSERT INTO job (name, units, start, due, workshop, standards, pinned, hives, designs, changed_at) VALUES (@name, @units, @start, @due, @workshop, @standards, @pinned, @hives, @designs, @at)",
     ),
     updateJob: db.prepare(
-      "UPDATE job SET name = @name, units = @units, start = @start, due = @due, workshop = @workshop, standards = @standards, pinned = @pinned, changed_at = @at, revision = revision + 1 WHERE id = @id",
+      "UPDATE job SET name = @name, units = @units, start = @start, due = @due, workshop = @workshop, standards = @standards, pinned = @pinned, hives = @hives, designs = @designs, changed_at = @at, revision = revision + 1 WHERE id = @id",
     ),
     clearLines: db.prepare("DELETE FROM job_line WHERE job_id = ?"),
     clearStock: db.prepare("DELETE FROM job_stock WHERE job_id = ?"),
@@ -82,6 +84,8 @@ export function jobStore(db: Db) {
     workshop: JSON.stringify(job.workshop),
     standards: JSON.stringify(job.standards),
     pinned: JSON.stringify(job.pinned),
+    hives: JSON.stringify(job.hives),
+    designs: JSON.stringify(job.designs),
     at: now(),
   });
 
@@ -110,6 +114,8 @@ export function jobStore(db: Db) {
       stock,
       workshop: { ...USUAL_WORKSHOP, ...(JSON.parse(row.workshop) as Job["workshop"]) },
       pinned: JSON.parse(row.pinned) as Job["pinned"],
+      hives: JSON.parse(row.hives) as Job["hives"],
+      designs: JSON.parse(row.designs) as Job["designs"],
       standards: JSON.parse(row.standards) as Job["standards"],
     };
     return { id, revision: row.revision, job, undo: sql.lastAct.get(id)?.what ?? null };

@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import { connection } from "next/server";
 import { database } from "@/store/database";
+import { designStore } from "@/store/designs";
 import { standardStore } from "@/store/standards";
 import { Patterns } from "@/ui/patterns/Patterns";
 
@@ -9,5 +10,5 @@ export const metadata: Metadata = { title: "Patterns" };
 /** The standards: two side by side, and the maker's own. */
 export default async function PatternsPage() {
   await connection();
-  return <Patterns kept={standardStore(database()).list()} />;
+  return <Patterns kept={standardStore(database()).list()} designs={designStore(database()).newest()} />;
 }

@@ -1,7 +1,8 @@
+import type { Hive } from "@/core/hive/hive";
 import type { Pinned } from "@/core/layout/laid";
 import { type LaidPiece, piecesOf } from "@/core/layout/laid";
 import type { Length, Units } from "@/core/length/length";
-import { findRecipe, recipeFor } from "@/core/recipes";
+import { type Design, markName, recipeOf } from "@/core/designs/design";
 import type { OptionValue } from "@/core/shape/shape";
 import { standardOf } from "@/core/standards/own";
 import type { Standard } from "@/core/standards/standard";
@@ -28,6 +29,10 @@ export type Act =
         Pick<Workshop, "kerf" | "endTrim" | "minHold" | "keepOffcut" | "people" | "sheetStages" | "weighing" | "panels">
       >;
     }
+  /** Whole hives as they now are, and lines added from one. */
+  | { do: "use design"; design: Design }
+  | { do: "hives"; hives: Hive[] }
+  | { do: "add lines"; lines: JobLine[] }
   /** These layouts stay as they are, and no others. */
   | { do: "pin"; pinned: Pinned[] }
   /** One more board of a stock is unusable. */
@@ -42,7 +47,7 @@ export type Act =
 export function preview(job: Job, act: Act): Job {
   const next = apply(job, act);
   if (act.do !== "strike out" && "at" in act && next.lines[act.at] && next.lines[act.at] !== job.lines[act.at])
-    shapeOfLine(next.lines[act.at]!, next.units, next.standards);
+    shapeOfLine(next.lines[act.at]!, next.units, next);
   return next;
 }
 
@@ -69,6 +74,10 @@ export function apply(job: Job, act: Act): Job {
       return { ...job, units: act.units };
     case "add line":
       return { ...job, lines: [...job.lines, act.line] };
+    case "hives":
+      return { ...job, hives: act.hives };
+    case "add lines":
+      return { ...job, lines: [...job.lines, ...act.lines] };
     case "remove line":
       line(act.at);
       return { ...job, lines: job.lines.filter((_, i) => i !== act.at), pinned: withoutLine(job.pinned, act.at) };
@@ -133,6 +142,14 @@ export function apply(job: Job, act: Act): Job {
         lines: job.lines.map((l) => (l.standard === id ? { ...l } : l)),
       };
     }
+    case "use design": {
+      const { id } = act.design.recipe;
+      return {
+        ...job,
+        designs: [...job.designs.filter((d) => d.recipe.id !== id), act.design],
+        lines: job.lines.map((l) => (l.item === id ? { ...l } : l)),
+      };
+    }
     case "workshop":
       return { ...job, workshop: { ...job.workshop, ...act.to } };
   }
@@ -158,17 +175,18 @@ function withoutLine(pinned: Pinned[], at: number): Pinned[] {
 }
 
 function keepKnown(job: Job, { item, standard, options }: JobLine): JobLine["options"] {
-  const names = new Set(recipeFor(item, standardOf(standard, job.standards))?.parameters.map((p) => p.name));
+  const names = new Set(recipeOf(item, standardOf(standard, job.standards), job)?.parameters.map((p) => p.name));
   return Object.fromEntries(Object.entries(options).filter(([k]) => names.has(k)));
 }
 
 /** What an act is called in the list of things that can be undone. */
 export function actText(act: Act, job: Job): string {
-  const lineName = (at: number) => findRecipe(job.lines[at]?.item ?? "")?.name.toLowerCase() ?? "line";
+  const named = (item: string) => recipeOf(item, undefined, job)?.name.toLowerCase() ?? "line";
+  const lineName = (at: number) => named(job.lines[at]?.item ?? "");
   switch (act.do) {
     case "option":
       return `${lineName(act.at)}: ${
-        recipeFor(job.lines[act.at]?.item ?? "", standardOf(job.lines[act.at]?.standard ?? "", job.standards))
+        recipeOf(job.lines[act.at]?.item ?? "", standardOf(job.lines[act.at]?.standard ?? "", job.standards), job)
           ?.parameters.find((p) => p.name === act.name)
           ?.label.toLowerCase() ?? act.name
       }`;
@@ -177,9 +195,13 @@ export function actText(act: Act, job: Job): string {
     case "remove line":
       return `take out ${lineName(act.at)}`;
     case "add line":
-      return `add ${findRecipe(act.line.item)?.name.toLowerCase() ?? "line"}`;
+      return `add ${named(act.line.item)}`;
+    case "use design":
+      return `use ${act.design.recipe.name}, mark ${markName(act.design.mark)}`;
     case "use standard":
       return `use ${act.standard.name}`;
+    case "add lines":
+      return `add ${act.lines.length} lines`;
     default:
       return act.do;
   }

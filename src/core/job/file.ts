@@ -1,9 +1,12 @@
 import { distance } from "fastest-levenshtein";
 import { z } from "zod";
+import { type Level, MOST_HIVES, MOST_LEVELS, SEASONS, USUAL_BEGINNINGS } from "@/core/hive/hive";
+import { type Design, designSchema, type MakersOwn, MOST_DESIGNS, recipeOf } from "@/core/designs/design";
+import { idProblem } from "@/core/designs/problems";
 import { exactText } from "@/core/length/format";
 import { type Length, type Units } from "@/core/length/length";
 import { LengthError, parseLength } from "@/core/length/parse";
-import { RECIPES, recipeFor } from "@/core/recipes";
+import { RECIPES } from "@/core/recipes";
 import type { Parameter, Recipe } from "@/core/recipes/recipe";
 import { STANDARDS } from "@/core/standards";
 import { standardOf, standardProblems } from "@/core/standards/own";
@@ -14,6 +17,9 @@ import { type Job, type JobLine, LIMITS, type StockEntry, USUAL_WORKSHOP } from 
 import { JobFileError } from "./problem";
 import type { LaidPiece } from "@/core/layout/laid";
 import { shapeOfLine } from "./worked";
+
+/** A design as a job carries it. */
+const jobDesignSchema = designSchema.pick({ recipe: true, mark: true, why: true });
 
 const one = (message: string, path = "") => new JobFileError([{ path, message }]);
 
@@ -42,17 +48,20 @@ export function readJob(raw: unknown): Job {
   const units = raw && typeof raw === "object" && !Array.isArray(raw) ? (raw as { units?: unknown }).units : undefined;
   if (raw && typeof raw === "object" && !Array.isArray(raw) && units !== "in" && units !== "mm")
     throw one(`read ${show(units)}, wanted "in" or "mm"`, "units");
-  const result = jobFileSchema(units as Units, ownStandards(raw)).safeParse(raw, { reportInput: true });
+  const result = jobFileSchema(units as Units, { standards: ownStandards(raw), designs: ownDesigns(raw) }).safeParse(
+    raw,
+    { reportInput: true },
+  );
   if (!result.success)
     throw new JobFileError(result.error.issues.map((i) => ({ path: pathText(i.path), message: explain(i) })));
   const { format: _format, version: _version, ...job } = result.data;
   return job;
 }
 
-function isLength(job: Job, line: JobLine, name: string): boolean {
+function isLength(job: Job, line: Pick<JobLine, "item" | "standard">, name: string): boolean {
   return (
-    recipeFor(line.item, standardOf(line.standard, job.standards))?.parameters.find((p) => p.name === name)?.kind ===
-    "length"
+    recipeOf(line.item, standardOf(line.standard, job.standards), job)?.parameters.find((p) => p.name === name)
+      ?.kind === "length"
   );
 }
 
@@ -67,6 +76,23 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
     length: length(b.length),
     width: length(b.width),
   });
+  const options = (l: Omit<JobLine, "quantity">) =>
+    Object.fromEntries(
+      Object.entries(l.options).map(([k, v]) => [
+        k,
+        typeof v === "number" && isLength(job, l, k) ? length(v as Length) : v,
+      ]),
+    );
+  const writeLevel = (l: Level) => {
+    const seasons = l.seasons ? { seasons: l.seasons } : {};
+    if (!("measured" in l)) return { ...l, options: options(l) };
+    const { name, ...sizes } = l.measured;
+    const texts = Object.fromEntries(Object.entries(sizes).map(([k, v]) => [k, length(v)])) as Record<
+      keyof typeof sizes,
+      string
+    >;
+    return { measured: { name, ...texts }, ...seasons };
+  };
   return {
     format: "rundik-job",
     version: 1,
@@ -75,15 +101,8 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
     ...(job.start ? { start: job.start } : {}),
     ...(job.due ? { due: job.due } : {}),
     ...(job.standards.length > 0 ? { standards: job.standards } : {}),
-    lines: job.lines.map((l) => ({
-      ...l,
-      options: Object.fromEntries(
-        Object.entries(l.options).map(([k, v]) => [
-          k,
-          typeof v === "number" && isLength(job, l, k) ? length(v as Length) : v,
-        ]),
-      ),
-    })),
+    ...(job.designs.length > 0 ? { designs: job.designs } : {}),
+    lines: job.lines.map((l) => ({ ...l, options: options(l) })),
     stock: job.stock.map((s) =>
       s.form !== "pack"
         ? {
@@ -110,6 +129,7 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
           })),
         }
       : {}),
+    ...(job.hives.length > 0 ? { hives: job.hives.map((h) => ({ ...h, levels: h.levels.map(writeLevel) })) } : {}),
     workshop: {
       kerf: length(kerf),
       endTrim: length(endTrim),
@@ -125,7 +145,7 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
 }
 
 /** The job file's schema for one of the two unit systems; its input side is what `docs/schema` publishes. */
-export function jobFileSchema(units: Units, own: Standard[] = []) {
+export function jobFileSchema(units: Units, own: MakersOwn = { standards: [], designs: [] }) {
   const length = z
     .union([z.number(), z.string()], { error: (i) => `read ${show(i.input)}, wanted a length` })
     .transform((v, ctx): Length => {
@@ -146,21 +166,25 @@ export function jobFileSchema(units: Units, own: Standard[] = []) {
     .transform((s) => Number(s.slice(0, 2)) * 60 + Number(s.slice(3)));
   const name = (max: number) => z.string().trim().min(1).max(max);
 
-  const line = strict({
+  const itemFields = {
     item: known(
       "item",
-      RECIPES.map((r) => r.id),
+      [...RECIPES, ...own.designs.map((d) => d.recipe)].map((r) => r.id),
     ),
     standard: known(
       "standard",
-      [...STANDARDS, ...own].map((s) => s.id),
+      [...STANDARDS, ...own.standards].map((s) => s.id),
     ),
     size: z.string().optional(),
-    quantity: z.number().int().min(1).max(LIMITS.quantity),
     options: z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])).default({}),
-  }).transform((l, ctx): JobLine => {
-    const standard = standardOf(l.standard, own)!;
-    const recipe = recipeFor(l.item, standard)!;
+  };
+  /** An item with its size and options read against its recipe, and worked out once. */
+  const readItem = (
+    l: { item: string; standard: string; size?: string; options: Record<string, string | number | boolean> },
+    ctx: z.RefinementCtx,
+  ): Omit<JobLine, "quantity"> => {
+    const standard = standardOf(l.standard, own.standards)!;
+    const recipe = recipeOf(l.item, standard, own)!;
     const size = l.size ?? standard.defaultSize;
     const fail = (path: string[], message: string) => {
       ctx.addIssue({ code: "custom", path, message, input: l });
@@ -174,9 +198,9 @@ export function jobFileSchema(units: Units, own: Standard[] = []) {
       if ("problem" in read) fail(["options", key], read.problem);
       else options[key] = read.value;
     }
-    const read: JobLine = { item: l.item, standard: l.standard, size, quantity: l.quantity, options };
+    const read = { item: l.item, standard: l.standard, size, options };
     try {
-      shapeOfLine(read, units, own);
+      shapeOfLine({ ...read, quantity: 1 }, units, own);
     } catch (e) {
       if (!(e instanceof ShapeError || e instanceof FormulaError)) throw e;
       const field = e instanceof ShapeError ? e.field : "";
@@ -186,11 +210,53 @@ export function jobFileSchema(units: Units, own: Standard[] = []) {
       );
     }
     return read;
+  };
+  const quantity = z.number().int().min(1).max(LIMITS.quantity);
+  const line = strict({ ...itemFields, quantity }).transform((l, ctx): JobLine => ({
+    ...readItem(l, ctx),
+    quantity: l.quantity,
+  }));
+
+  const seasons = z.array(z.enum(SEASONS)).max(4).optional();
+  const measured = strict({
+    name: name(LIMITS.name),
+    outsideLength: positive,
+    outsideWidth: positive,
+    insideLength: positive,
+    insideWidth: positive,
+    depth: positive,
+    over: length,
+    under: length,
+  });
+  const level = z.union([
+    strict({ ...itemFields, seasons }).transform((l, ctx): Level => ({
+      ...readItem(l, ctx),
+      ...(l.seasons ? { seasons: l.seasons } : {}),
+    })),
+    strict({ measured, seasons }),
+  ]);
+  const dayOfYear = z
+    .string()
+    .regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, {
+      error: (i) => `read ${show(i.input)}, wanted month and day like "03-01"`,
+    });
+  const hive = strict({
+    name: name(LIMITS.name),
+    count: quantity,
+    levels: z.array(level).max(MOST_LEVELS),
+    begins: strict({ spring: dayOfYear, summer: dayOfYear, autumn: dayOfYear, winter: dayOfYear }).default(
+      USUAL_BEGINNINGS,
+    ),
   });
 
   const standard = standardSchema.superRefine((s, ctx) => {
     for (const p of standardProblems(s))
       ctx.addIssue({ code: "custom", path: p.field.split("."), message: p.message, input: s });
+  });
+
+  const design = jobDesignSchema.superRefine((d, ctx) => {
+    const problem = idProblem(d.recipe);
+    if (problem) ctx.addIssue({ code: "custom", path: ["recipe", "id"], message: problem, input: d });
   });
 
   const source = z.enum(["yard", "buy"]).default("buy");
@@ -293,7 +359,9 @@ export function jobFileSchema(units: Units, own: Standard[] = []) {
     lines: z.array(line).max(LIMITS.lines),
     stock: z.array(stock).max(LIMITS.stock).default([]),
     standards: z.array(standard).max(LIMITS.standards).default([]),
+    designs: z.array(design).max(MOST_DESIGNS).default([]),
     pinned: z.array(pinned).max(LIMITS.stock).default([]),
+    hives: z.array(hive).max(MOST_HIVES).default([]),
     workshop: workshop.default(usual),
   })
     .superRefine((j, ctx) => {
@@ -312,6 +380,16 @@ export function jobFileSchema(units: Units, own: Standard[] = []) {
       path: ["due"],
       error: (i) => `read ${show((i.input as { due?: string }).due)}, which is before the start`,
     });
+}
+
+/** The file's own designs that can be read; the others are refused where they stand. */
+function ownDesigns(raw: unknown): Design[] {
+  const list = (raw as { designs?: unknown } | null)?.designs;
+  if (!Array.isArray(list) || list.length > MOST_DESIGNS) return [];
+  return list.flatMap((d) => {
+    const read = jobDesignSchema.safeParse(d);
+    return read.success && !idProblem(read.data.recipe) ? [read.data] : [];
+  });
 }
 
 /** The file's own standards that hold together; those that do not are refused where they stand. */

@@ -17,7 +17,7 @@ test.each([
   ["half fr", [undefined, "half-frame", "langstroth-10", "deep"]],
   ["zand", [undefined, "body", "zander", "brood"]],
   ["14×12", [undefined, "body", "national", "14x12"]],
-  ["trough", [undefined, "top-bar-trough", "kenya", "trough"]],
+  ["bar trough", [undefined, "top-bar-trough", "kenya", "trough"]],
   ["pi", [undefined, "pi-frame", "square-190", "box"]],
 ])("%s", (typed, want) => {
   expect(first(typed)).toEqual(want);

@@ -1,4 +1,5 @@
 import { kinOf, RECIPES } from "@/core/recipes";
+import type { Design } from "@/core/designs/design";
 import type { Recipe } from "@/core/recipes/recipe";
 import { STANDARDS } from "@/core/standards";
 import type { Standard } from "@/core/standards/standard";
@@ -22,16 +23,19 @@ export function suits(recipe: Recipe, standard: Standard, size: string): boolean
 }
 
 /** Everything that can be made, in the order a maker thinks of it: bodies before frames, common standards first. */
-export function makeables(standards: Standard[] = STANDARDS): Makeable[] {
+export function makeables(standards: Standard[] = STANDARDS, designs: Design[] = []): Makeable[] {
+  const recipes = [...RECIPES, ...designs.map((d) => d.recipe)];
   return standards.flatMap((s) =>
     Object.entries(s.sizes).flatMap(([size, { name }]) =>
-      RECIPES.filter((r) => suits(r, s, size)).flatMap((r) => {
-        // What is the same for every size is listed once.
-        const sized = r.needs.some((n) => s.sizes[size]!.values[n] !== undefined);
-        if (!sized && size !== s.defaultSize) return [];
-        const what = sized ? `${r.name}, ${name}` : r.name;
-        return [{ item: r.id, standard: s.id, size, name: what, standardName: s.short }];
-      }),
+      recipes
+        .filter((r) => suits(r, s, size))
+        .flatMap((r) => {
+          // What is the same for every size is listed once.
+          const sized = r.needs.some((n) => s.sizes[size]!.values[n] !== undefined);
+          if (!sized && size !== s.defaultSize) return [];
+          const what = sized ? `${r.name}, ${name}` : r.name;
+          return [{ item: r.id, standard: s.id, size, name: what, standardName: s.short }];
+        }),
     ),
   );
 }

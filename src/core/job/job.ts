@@ -1,6 +1,8 @@
 import type { Length, Units } from "@/core/length/length";
 import { inch } from "@/core/length/length";
 import type { Pinned } from "@/core/layout/laid";
+import type { Design } from "@/core/designs/design";
+import type { Hive } from "@/core/hive/hive";
 import type { Weighing } from "@/core/layout/request";
 import type { StockEntry } from "./stock";
 import type { Options } from "@/core/shape/shape";
@@ -19,6 +21,10 @@ export interface Job {
   pinned: Pinned[];
   /** Standards of the maker's own that lines use, as they were when they were taken up. */
   standards: Standard[];
+  /** Designs of the maker's own that lines use, at the mark they were taken up. */
+  designs: Design[];
+  /** Whole hives, from the ground up: what lines are made from. */
+  hives: Hive[];
 }
 
 export interface JobLine {
@@ -83,5 +89,7 @@ export const emptyJob = (name: string, units: Units): Job => ({
   stock: [],
   standards: [],
   pinned: [],
+  designs: [],
+  hives: [],
   workshop: USUAL_WORKSHOP,
 });

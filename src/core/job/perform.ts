@@ -1,6 +1,8 @@
 import { z } from "zod";
 import type { Length } from "@/core/length/length";
 import { standardSchema } from "@/core/standards/standard";
+import { designSchema } from "@/core/designs/design";
+import { MOST_HIVES, MOST_LEVELS, SEASONS } from "@/core/hive/hive";
 import { type Act, apply } from "./acts";
 import { readJob, writeJob } from "./file";
 import type { Job } from "./job";
@@ -40,6 +42,32 @@ const stockSchema = z.discriminatedUnion("form", [
   z.strictObject({ form: z.literal("pack"), ...stockBase, pack: z.number() }),
 ]);
 const box = { x: lengthSchema, y: lengthSchema, length: lengthSchema, width: lengthSchema };
+const seasons = z.array(z.enum(SEASONS)).max(4).optional();
+const hiveSchema = z.strictObject({
+  name: z.string(),
+  count: z.number().int(),
+  levels: z
+    .array(
+      z.union([
+        lineSchema.omit({ quantity: true }).extend({ seasons }),
+        z.strictObject({
+          measured: z.strictObject({
+            name: z.string(),
+            outsideLength: lengthSchema,
+            outsideWidth: lengthSchema,
+            insideLength: lengthSchema,
+            insideWidth: lengthSchema,
+            depth: lengthSchema,
+            over: lengthSchema,
+            under: lengthSchema,
+          }),
+          seasons,
+        }),
+      ]),
+    )
+    .max(MOST_LEVELS),
+  begins: z.record(z.enum(SEASONS), z.string()),
+});
 /** A pinned layout as plain data, in nm. */
 export const pinnedSchema = z.strictObject({
   stock: z.number().int(),
@@ -76,6 +104,9 @@ export const actSchema: z.ZodType<Act> = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("change stock"), at: index, stock: stockSchema }),
   z.strictObject({ do: z.literal("remove stock"), at: index }),
   z.strictObject({ do: z.literal("use standard"), standard: standardSchema }),
+  z.strictObject({ do: z.literal("use design"), design: designSchema.pick({ recipe: true, mark: true, why: true }) }),
+  z.strictObject({ do: z.literal("hives"), hives: z.array(hiveSchema).max(MOST_HIVES) }),
+  z.strictObject({ do: z.literal("add lines"), lines: z.array(lineSchema).min(1).max(100) }),
   z.strictObject({ do: z.literal("pin"), pinned: z.array(pinnedSchema).max(500) }),
   z.strictObject({ do: z.literal("strike out"), at: index }),
   z.strictObject({

@@ -11,6 +11,7 @@ import {
   usualOutside,
 } from "@/core/fit/rules";
 import { contactArea, excluderCover, innerVolume } from "@/core/fit/figures";
+import { type MakersOwn, recipeOf } from "@/core/designs/design";
 import { nm } from "@/core/length/length";
 import { kinOf, recipeFor, RECIPES } from "@/core/recipes";
 import { standardOf } from "@/core/standards/own";
@@ -31,19 +32,22 @@ export interface WorkedJob {
   findings: Finding[];
 }
 
+const NOTHING: MakersOwn = { standards: [], designs: [] };
+
 const shapes = new WeakMap<JobLine, Shape>();
 /** Shapes by what was asked, so that the same asked again (an undo, another line) is not worked out again. */
 const asked = new Map<string, Shape>();
 const ASKED_KEPT = 500;
 
 /** The shape of a line; a line object, and what it asks, is worked out once. @throws ShapeError */
-export function shapeOfLine(line: JobLine, units: Job["units"], own: Standard[] = []): Shape {
+export function shapeOfLine(line: JobLine, units: Job["units"], own: MakersOwn = NOTHING): Shape {
   const known = shapes.get(line);
   if (known) return known;
   const { item, standard, size, options } = line;
-  const found = standardOf(standard, own)!;
-  const key = JSON.stringify([item, own.includes(found) ? found : standard, size, options]);
-  const shape = asked.get(key) ?? shapeItem(recipeFor(item, found)!, found, size, options, units);
+  const found = standardOf(standard, own.standards)!;
+  const design = own.designs.find((d) => d.recipe.id === item)?.recipe;
+  const key = JSON.stringify([design ?? item, own.standards.includes(found) ? found : standard, size, options]);
+  const shape = asked.get(key) ?? shapeItem(recipeOf(item, found, own)!, found, size, options, units);
   if (asked.size >= ASKED_KEPT) asked.clear();
   asked.set(key, shape);
   shapes.set(line, shape);
@@ -56,7 +60,7 @@ const jobs = new WeakMap<Job, WorkedJob>();
 export function workJob(job: Job): WorkedJob {
   const known = jobs.get(job);
   if (known) return known;
-  const lines = job.lines.map((line, at) => ({ line, at, shape: shapeOfLine(line, job.units, job.standards) }));
+  const lines = job.lines.map((line, at) => ({ line, at, shape: shapeOfLine(line, job.units, job) }));
   const worked = { job, lines, findings: fitJob(job, lines) };
   jobs.set(job, worked);
   return worked;
@@ -110,8 +114,7 @@ function mates(of: WorkedLine, lines: WorkedLine[], kind: "body" | "frame"): Wor
       return false;
     const [body, frame] = kind === "body" ? [l, of] : [of, l];
     return (
-      hangs(body.shape) === frame.line.item &&
-      JSON.stringify(shared(body.shape)) === JSON.stringify(shared(frame.shape))
+      hangs(body.shape) === itemOf(frame) && JSON.stringify(shared(body.shape)) === JSON.stringify(shared(frame.shape))
     );
   });
 }
@@ -128,7 +131,7 @@ function bodyFor(frame: WorkedLine): Shape | undefined {
     (r) =>
       r.kind === "body" &&
       (!r.standards || r.standards.includes(kinOf(frame.shape.standard))) &&
-      (r.hangs ?? frame.shape.standard.hangs ?? "frame") === frame.line.item &&
+      (r.hangs ?? frame.shape.standard.hangs ?? "frame") === itemOf(frame) &&
       recipeFor(r.id, frame.shape.standard) === r,
   );
   try {
@@ -169,12 +172,15 @@ function different(lines: WorkedLine[]): WorkedLine[] {
   return [...new Map(lines.toReversed().map((l) => [kind(l), l])).values()].toReversed();
 }
 
+/** What the rules know a line as: of a design of the maker's own, the item it was copied from. */
+const itemOf = ({ line, shape }: WorkedLine) => shape.recipe.basedOn ?? line.item;
+
 /** Items that stand on each other in a hive. */
 const STACKED = ["body"];
 
 function fitJob(job: Job, lines: WorkedLine[]): Finding[] {
   const { units } = job;
-  const neighbours = different(lines.filter((l) => STACKED.includes(l.line.item)));
+  const neighbours = different(lines.filter((l) => STACKED.includes(itemOf(l))));
   const at = (line: number) => ({ line, units, bands: DEFAULT_BANDS });
   const outside = (l: WorkedLine) => ({ length: bodyOf(l.shape).outsideLength, width: bodyOf(l.shape).outsideWidth });
   return lines.flatMap((line): Finding[] => {
@@ -190,7 +196,7 @@ function fitJob(job: Job, lines: WorkedLine[]): Finding[] {
     const inside = framesFor(line, lines).flatMap((f) =>
       fitFrame(frameOf(f), bodyOf(line.shape), frameCount(line.shape), schoolOf(line.shape), ctx),
     );
-    const stacks = schoolOf(line.shape) !== "closed" && !hung(line).frame.openBelow && STACKED.includes(line.line.item);
+    const stacks = schoolOf(line.shape) !== "closed" && !hung(line).frame.openBelow && STACKED.includes(itemOf(line));
     const others = neighbours.filter((b) => b.at !== line.at && b.line.standard === line.line.standard);
     return [
       ...inside,
@@ -198,7 +204,7 @@ function fitJob(job: Job, lines: WorkedLine[]): Finding[] {
       ...others
         .filter((o) => stacks && o.line.size !== line.line.size)
         .map((o) => betweenBoxes(hung(line), hung(o), `Over the ${o.shape.title.toLowerCase()}`, ctx)),
-      ...(line.line.item === "body"
+      ...(itemOf(line) === "body"
         ? [
             footprintStep(
               outside(line),
@@ -209,7 +215,7 @@ function fitJob(job: Job, lines: WorkedLine[]): Finding[] {
             ),
           ]
         : []),
-      ...(line.line.item === "body" ? [excluderCover(bodyOf(line.shape), usualOutside(line.shape), ctx)] : []),
+      ...(itemOf(line) === "body" ? [excluderCover(bodyOf(line.shape), usualOutside(line.shape), ctx)] : []),
       ...figures(line, lines, ctx),
       ...others
         .filter((o) => o.at < line.at)

@@ -1,7 +1,6 @@
 import type { JobLine } from "@/core/job/job";
-import { recipeFor } from "@/core/recipes";
+import { type MakersOwn, recipeOf } from "@/core/designs/design";
 import { standardOf } from "@/core/standards/own";
-import type { Standard } from "@/core/standards/standard";
 import { toNumber } from "@/core/shape/formula";
 import { holds, lengthOf, type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
 import { GRAVITY, screwWithdrawal } from "./strength";
@@ -35,9 +34,9 @@ const THROUGH_SIDE: Record<string, number> = { "butt-ends-inside": 1, "butt-side
  * Every corner joint the line's recipe knows, worked out in the same box: what it takes and what it holds. Withdrawal
  * is into end grain, as at every corner of a box (Wood Handbook, fastenings, from memory).
  */
-export function compareJoints(line: JobLine, own: Standard[] = []): JointJudged[] {
-  const standard = standardOf(line.standard, own)!;
-  const recipe = recipeFor(line.item, standard)!;
+export function compareJoints(line: JobLine, own: MakersOwn = { standards: [], designs: [] }): JointJudged[] {
+  const standard = standardOf(line.standard, own.standards)!;
+  const recipe = recipeOf(line.item, standard, own)!;
   const joints = recipe.parameters.find((p) => p.name === "joint");
   if (joints?.kind !== "choice") return [];
   return joints.choices.flatMap((choice) => {

@@ -170,8 +170,8 @@ const partSchema = z.strictObject({
   why: z.strictObject({ length: z.string().optional(), width: z.string().optional() }).optional(),
   when: formula.optional(),
   outside: z.string().optional(),
-  features: z.array(featureSchema),
-  places: z.array(placeSchema).min(1),
+  features: z.array(featureSchema).max(60),
+  places: z.array(placeSchema).min(1).max(60),
 });
 export type PartRecipe = z.input<typeof partSchema>;
 
@@ -212,7 +212,8 @@ export type OperationRecipe = z.infer<typeof operationSchema>;
 
 /** Room in a hive: what it is there, how high it stands, and what bees find above and below it. */
 const standsSchema = z.strictObject({
-  as: z.enum(["stand", "floor", "rim", "sheet", "inner-cover", "cover"]),
+  as: z.enum(["stand", "floor", "rim", "sheet", "inner-cover", "cover", "jacket"]),
+  /** What it adds to a stack; of a cover, from where it seats to its top. */
   height: formula,
   outside: z.tuple([formula, formula]),
   /** From its lower edge up to the sheet that stops the bees; the whole height when it is open right through. */
@@ -221,6 +222,8 @@ const standsSchema = z.strictObject({
   over: formula,
   /** Inside of a skirt that goes down over what stands below it, and how far it reaches. */
   skirt: z.strictObject({ inside: z.tuple([formula, formula]), deep: formula }).optional(),
+  /** Bees do not come past it, so nothing over it is glued down. */
+  tight: z.boolean().optional(),
   /** Middle of holes through its walls that must stay clear of a skirt, below its upper edge, to the top of the hole. */
   entrance: formula.optional(),
 });
@@ -229,6 +232,8 @@ export const recipeSchema = z.strictObject({
   id,
   name: z.string(),
   family: z.string(),
+  /** For a design of the maker's own: the recipe it was copied from, whose rules it keeps. */
+  basedOn: id.optional(),
   /** What the fit rules know it as. */
   kind: z.enum(["body", "frame", "other"]),
   about: z.string(),
@@ -245,8 +250,8 @@ export const recipeSchema = z.strictObject({
   parts: z.array(partSchema).max(200),
   hardware: z.array(hardwareSchema).max(100),
   operations: z.array(operationSchema).max(100),
-  steps: z.array(z.strictObject({ text: z.string(), when: formula.optional() })),
-  mistakes: z.array(z.string()),
+  steps: z.array(z.strictObject({ text: z.string(), when: formula.optional() })).max(60),
+  mistakes: z.array(z.string()).max(60),
   /** Figures to compare designs by. */
   figures: z
     .array(

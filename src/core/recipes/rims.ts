@@ -12,6 +12,29 @@ export const rimParameters = (depth: string): Parameter[] => [
   ...OUTSIDE.filter((p) => p.name !== "depth" && p.name !== "patrol"),
 ];
 
+/** The box an item stands on or goes over, when it is not the standard's usual one: as the tape reads it. */
+export const FOR_BOX: Parameter[] = [
+  {
+    name: "bodyOutsideLength",
+    label: "Box outside, long",
+    group: "Made to a box",
+    kind: "length",
+    min: "4*inch",
+    max: "100*inch",
+    hint: "the box it meets, as measured; the standard's usual one when not said",
+  },
+  {
+    name: "bodyOutsideWidth",
+    label: "Box outside, wide",
+    group: "Made to a box",
+    kind: "length",
+    min: "4*inch",
+    max: "100*inch",
+  },
+];
+/** For what meets the box's width only. */
+export const FOR_WIDTH = FOR_BOX.filter((p) => p.name === "bodyOutsideWidth");
+
 const NONE: Recipe["values"] = [
   { name: "handholds", label: "handholds", formula: '"none"', mark: "arithmetic" },
   { name: "patrol", label: "beetle patrol", formula: "0*inch", mark: "arithmetic" },

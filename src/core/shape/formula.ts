@@ -67,6 +67,19 @@ export function parseFormula(text: string): Expression {
   return ast;
 }
 
+/** The names a formula uses, units and functions left out. @throws FormulaError when it is no formula. */
+export function identifiersOf(text: string): string[] {
+  const found = new Set<string>();
+  const look = (node: unknown, callee = false): void => {
+    if (!node || typeof node !== "object") return;
+    const { type, name } = node as { type?: string; name?: string };
+    if (type === "Identifier" && !callee && !UNIT_NAMES.includes(name!)) found.add(name!);
+    for (const [key, child] of Object.entries(node)) look(child, key === "callee");
+  };
+  look(parseFormula(text));
+  return [...found];
+}
+
 function checkDepth(node: unknown, text: string, depth: number): void {
   if (depth > MAX_DEPTH) throw new FormulaError(`"${text.slice(0, 40)}…" is nested more than ${MAX_DEPTH} deep`);
   if (node && typeof node === "object") for (const child of Object.values(node)) checkDepth(child, text, depth + 1);
@@ -123,6 +136,8 @@ const SIGN: Record<string, string> = {
 };
 const UNITS: Record<string, number> = { inch: NM_PER_INCH, mm: NM_PER_MM };
 
+export const UNIT_NAMES = Object.keys(UNITS);
+
 function walk(node: Expression, lookup: Lookup, out: Token[], rank: number, src: string): Value {
   const plain = literal(node);
   if (plain) {
@@ -177,11 +192,20 @@ function walk(node: Expression, lookup: Lookup, out: Token[], rank: number, src:
   }
 }
 
+function plainNumber(raw: string, value: number): Value {
+  if (!Number.isFinite(value)) throw new FormulaError(`${raw} is beyond any length`);
+  try {
+    return amount(new Fraction(raw));
+  } catch {
+    return amount(new Fraction(value));
+  }
+}
+
 /** Literals folded to one value, so that `3/8 * inch` is written out as 3/8. */
 function literal(node: Expression): Value | undefined {
   if (node.type === "Literal") {
     const v = node.value;
-    if (typeof v === "number") return amount(new Fraction(node.raw as string));
+    if (typeof v === "number") return plainNumber(node.raw as string, v);
     if (typeof v === "string") return { kind: "word", of: v };
   }
   if (node.type === "Identifier" && Object.hasOwn(UNITS, node.name as string))
@@ -264,6 +288,8 @@ const FUNCTIONS: Record<string, Fn> = {
   cos: angle((d) => Math.cos(d)),
   sin: angle((d) => Math.sin(d)),
 };
+
+export const FUNCTION_NAMES = Object.keys(FUNCTIONS);
 
 function amounts(args: Value[], src: string): Amount[] {
   if (args.length === 0 || args.some((a) => a.kind !== "amount"))

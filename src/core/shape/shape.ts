@@ -95,7 +95,14 @@ export function shapeItem(
     throw new ShapeError("size", `read "${sizeId}"; ${standard.short} has ${Object.keys(standard.sizes).join(", ")}`);
   const scope = scopeFor(recipe, standard, sizeId, options);
   checkRanges(recipe, options, scope, units);
-  const wanted = recipe.parts.filter((p) => holds(p.when, scope));
+  const parts = recipe.parts
+    .filter((p) => holds(p.when, scope))
+    .map((p) => shapePart(p, scope, units))
+    .filter((p) => p.places.length > 0);
+  const pieces = parts.reduce((n, p) => n + p.places.length, 0);
+  const cuts = parts.reduce((n, p) => n + p.features.reduce((m, f) => m + f.bites.length, 0), 0);
+  if (pieces > MOST_PIECES) throw new ShapeError("parts", `${pieces} pieces in one item, at most ${MOST_PIECES}`);
+  if (cuts > MOST_CUTS) throw new ShapeError("parts", `${cuts} cuts in one item, at most ${MOST_CUTS}`);
   return {
     recipe,
     standard,
@@ -103,7 +110,7 @@ export function shapeItem(
     // What is the same for every size does not name one.
     title: recipe.needs.some((n) => Object.hasOwn(size.values, n)) ? `${recipe.name}, ${size.name}` : recipe.name,
     scope,
-    parts: wanted.map((p) => shapePart(p, scope, units)).filter((p) => p.places.length > 0),
+    parts,
   };
 }
 
@@ -167,8 +174,12 @@ function outsideOf(given: string[]): [string, Definition][] {
   ];
 }
 
+/** Most pieces in one item, and most cuts: more is a slip of a formula. */
+const MOST_PIECES = 2000;
+const MOST_CUTS = 4000;
+
 /** Names in order of strength: what is asked, the recipe's own values, the standard's, the parameter's usual choice. */
-function scopeFor(recipe: Recipe, standard: Standard, sizeId: string, options: Options): Scope {
+export function scopeFor(recipe: Recipe, standard: Standard, sizeId: string, options: Options): Scope {
   const scope = new Scope();
   for (const [name, definition] of standardNames(standard, sizeId)) scope.define(name, definition);
   for (const need of recipe.needs)

@@ -5,7 +5,16 @@ import type { Shape } from "@/core/shape/shape";
 const FILL = { x: "#efe0bd", y: "var(--color-straw-pale)", z: "#fdf9ee" };
 
 /** The item pulled apart, each part with its letter. */
-export function Exploded({ shape, litKey }: { shape: Shape; litKey?: string | null }) {
+export function Exploded({
+  shape,
+  litKey,
+  changed,
+}: {
+  shape: Shape;
+  litKey?: string | null;
+  /** Parts to outline, by id: those that differ. */
+  changed?: ReadonlySet<string>;
+}) {
   const parts = useMemo(() => exploded(shape), [shape]);
   const { x, y } = explodedBox(parts);
   const k = Math.min(720 / (x[1] - x[0]), 420 / (y[1] - y[0]));
@@ -36,7 +45,9 @@ export function Exploded({ shape, litKey }: { shape: Shape; litKey?: string | nu
                 .join("")}
               fill={FILL[f.looks]}
               fillRule="evenodd"
-              className={litKey === `part ${p.part.id}` ? "lit-wood" : "wood-edge"}
+              className={
+                litKey === `part ${p.part.id}` ? "lit-wood" : changed?.has(p.part.id) ? "changed-wood" : "wood-edge"
+              }
               strokeLinejoin="round"
             />
           ))}

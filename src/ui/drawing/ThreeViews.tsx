@@ -14,11 +14,13 @@ export function ThreeViews({
   shape,
   units,
   litKey,
+  changed,
   onPart,
 }: {
   shape: Shape;
   units: Units;
   litKey?: string | null;
+  changed?: ReadonlySet<string>;
   onPart?(id: string): void;
 }) {
   const views = useMemo(() => ({ front: view(shape, "y"), side: view(shape, "x"), above: view(shape, "z") }), [shape]);
@@ -36,6 +38,7 @@ export function ThreeViews({
       outlines={moved(outlines, 0, 0).map((o) => ({ ...o, cut: true, grain: "long" as const }))}
       p={paper(at, left, high, scale)}
       litKey={litKey}
+      changed={changed}
       onLight={onPart}
     />
   );

@@ -26,11 +26,14 @@ export function Wood({
   outlines,
   p,
   litKey,
+  changed,
   onLight,
 }: {
   outlines: Outline[];
   p: Paper;
   litKey?: string | null;
+  /** Parts to outline, by id: those that differ. */
+  changed?: ReadonlySet<string>;
   onLight?: (partId: string) => void;
 }) {
   const behindFirst = [...outlines].sort((a, b) => Number(a.cut) - Number(b.cut));
@@ -42,7 +45,9 @@ export function Wood({
           d={pathOf(o, p)}
           fillRule="evenodd"
           fill={fillOf(o)}
-          className={litKey === `part ${o.part.id}` ? "lit-wood" : "wood-edge"}
+          className={
+            litKey === `part ${o.part.id}` ? "lit-wood" : changed?.has(o.part.id) ? "changed-wood" : "wood-edge"
+          }
           strokeOpacity={o.cut || litKey === `part ${o.part.id}` ? 1 : 0.55}
           onMouseEnter={() => onLight?.(o.part.id)}
         />

@@ -4,7 +4,7 @@ import { usePathname } from "next/navigation";
 import { type ComponentType, memo, useCallback, useEffect, useState } from "react";
 import type { Measurement } from "@/core/judge/reading";
 import type { StoredJob } from "@/core/job/stored";
-import type { Standard } from "@/core/standards/standard";
+import type { MakersOwn } from "@/core/designs/design";
 import { Key } from "@/ui/parts/Key";
 import { dayText } from "@/ui/parts/words";
 import { Ask } from "@/ui/stations/Ask";
@@ -34,7 +34,7 @@ export function JobDesk({
 }: {
   stored: StoredJob;
   measurements: Measurement[];
-  own: Standard[];
+  own: MakersOwn;
 }) {
   const { desk, laid } = useOpenJob(stored, measurements, own);
   const here = (usePathname().split("/").at(-1) ?? "shape") as StationId;

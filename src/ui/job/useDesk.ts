@@ -8,6 +8,7 @@ import { FormulaError } from "@/core/shape/formula";
 import { ShapeError } from "@/core/shape/shape";
 import type { Working } from "@/core/shape/scope";
 import { STANDARDS } from "@/core/standards";
+import type { Design, MakersOwn } from "@/core/designs/design";
 import type { Standard } from "@/core/standards/standard";
 import { layoutRequest } from "@/core/layout/ask";
 import { type Order, orderOf } from "@/core/order/order";
@@ -46,6 +47,10 @@ export interface Desk {
   clearTrouble(): void;
   /** Standards a line can have: those that ship, the job's own copies, and the maker's. */
   standards: Standard[];
+  /** Designs a line can have: the job's own copies at their marks, and the maker's newest. */
+  designs: Design[];
+  /** The maker's newest marks. */
+  newest: Design[];
   measurements: Measurement[];
   measure(m: Omit<Measurement, "at">): Promise<void>;
 }
@@ -78,7 +83,11 @@ export function useDesk(): Desk {
 const json = { "content-type": "application/json" };
 
 /** Opens a job: local state that answers at once, acts sent to the server one after another. */
-export function useOpenJob(stored: StoredJob, readings: Measurement[], own: Standard[]): { desk: Desk; laid: Laid } {
+export function useOpenJob(
+  stored: StoredJob,
+  readings: Measurement[],
+  { standards: own, designs: newest }: MakersOwn,
+): { desk: Desk; laid: Laid } {
   const [job, setJob] = useState(stored.job);
   const [draft, setDraft] = useState<Job | null>(null);
   const [undoes, setUndoes] = useState(stored.undo);
@@ -164,6 +173,15 @@ export function useOpenJob(stored: StoredJob, readings: Measurement[], own: Stan
           latest.current = preview(latest.current, use);
           send((r) => ({ revision: r, act: use }), false);
         }
+        const item = act.do === "add line" ? act.line.item : act.do === "change line" ? act.to.item : undefined;
+        const design = newest.find(
+          (d) => d.recipe.id === item && !latest.current.designs.some((x) => x.recipe.id === item),
+        );
+        if (design) {
+          const take: Act = { do: "use design", design };
+          latest.current = preview(latest.current, take);
+          send((r) => ({ revision: r, act: take }), false);
+        }
         carry(act, field, (next) => {
           setDraft(null);
           setJob(next);
@@ -179,6 +197,8 @@ export function useOpenJob(stored: StoredJob, readings: Measurement[], own: Stan
       },
       clearTrouble: () => setTrouble(null),
       standards: [...STANDARDS, ...shown.standards, ...own.filter((s) => !shown.standards.some((x) => x.id === s.id))],
+      designs: [...shown.designs, ...newest.filter((d) => !shown.designs.some((x) => x.recipe.id === d.recipe.id))],
+      newest,
       measurements,
       measure: async (m) => {
         const reply = await fetch(`/api/jobs/${stored.id}/measurements`, {
@@ -191,7 +211,23 @@ export function useOpenJob(stored: StoredJob, readings: Measurement[], own: Stan
         else setTrouble(said.error ?? "the reading was not kept");
       },
     }),
-    [stored.id, shown, worked, undoes, problem, trouble, waiting, line, lit, moves, measurements, own, carry, send],
+    [
+      stored.id,
+      shown,
+      worked,
+      undoes,
+      problem,
+      trouble,
+      waiting,
+      line,
+      lit,
+      moves,
+      measurements,
+      own,
+      newest,
+      carry,
+      send,
+    ],
   );
 
   // What hangs on the layout follows when the page has been drawn, so that typing is never held up by it.

@@ -3,6 +3,7 @@ import Link from "next/link";
 import { useEffect, useMemo, useState } from "react";
 import { STANDARDS } from "@/core/standards";
 import { ownId, standardFromNothing } from "@/core/standards/own";
+import type { Design } from "@/core/designs/design";
 import type { Standard } from "@/core/standards/standard";
 import { compareStandards, type ComparedValue, type Interchange } from "@/core/standards/compare";
 import { markText } from "@/core/standards/words";
@@ -11,6 +12,7 @@ import { moveText } from "@/ui/job/moves";
 import { Key } from "@/ui/parts/Key";
 import { Measure } from "@/ui/parts/Measure";
 import { ValueShown } from "@/ui/parts/WorkingText";
+import { Designs } from "@/ui/designs/Designs";
 import { OwnStandard } from "./OwnStandard";
 
 const ANSWER: Record<Interchange["answer"], string> = {
@@ -21,7 +23,7 @@ const ANSWER: Record<Interchange["answer"], string> = {
 };
 
 /** Two standards side by side: every number with its mark, and what interchanges and why not. */
-export function Patterns({ kept }: { kept: Standard[] }) {
+export function Patterns({ kept, designs }: { kept: Standard[]; designs: Design[] }) {
   const [own, setOwn] = useState(kept);
   const [editing, setEditing] = useState<Standard | null>(null);
   const all = [...STANDARDS, ...own];
@@ -90,6 +92,7 @@ export function Patterns({ kept }: { kept: Standard[] }) {
               </button>
             )}
           </p>
+          <Designs kept={designs} />
           <section aria-label="What interchanges" className="mb-5 grid grid-cols-1 gap-x-8 gap-y-3 md:grid-cols-2">
             {compared.interchange.map((i) => (
               <Answer key={`${i.frame.id} ${i.box.id}`} interchange={i} units={units} />

@@ -4,6 +4,7 @@ import { inch } from "@/core/length/length";
 import type { BoardStock, PackStock, StockEntry } from "@/core/job/job";
 import type { Act } from "@/core/job/acts";
 import { suits } from "@/core/job/find";
+import type { Design } from "@/core/designs/design";
 import { RECIPES } from "@/core/recipes";
 import type { Standard } from "@/core/standards/standard";
 import { useDesk, useLaid } from "@/ui/job/useDesk";
@@ -64,7 +65,7 @@ export function Ask() {
                   <Pick
                     label={`Item of line ${at + 1}`}
                     value={l.item}
-                    options={itemsOf(of(l.standard), l.size)}
+                    options={itemsOf(of(l.standard), l.size, desk.designs)}
                     onPick={(item) => desk.act({ do: "change line", at, to: { item } }, `line ${at}`)}
                   />
                 </td>
@@ -106,8 +107,10 @@ export function Ask() {
 }
 
 /** The items a standard can have, for a line's choice. */
-function itemsOf(standard: Standard, size: string): [string, string][] {
-  return RECIPES.filter((r) => suits(r, standard, size)).map((r) => [r.id, r.name]);
+function itemsOf(standard: Standard, size: string, designs: Design[]): [string, string][] {
+  return [...RECIPES, ...designs.map((d) => d.recipe)]
+    .filter((r) => suits(r, standard, size))
+    .map((r) => [r.id, r.name]);
 }
 
 function Said({ field }: { field: string }) {

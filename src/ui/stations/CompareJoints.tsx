@@ -55,7 +55,7 @@ function Joints() {
         </tr>
       </thead>
       <tbody>
-        {compareJoints(job.lines[line]!, job.standards).map((j) => {
+        {compareJoints(job.lines[line]!, job).map((j) => {
           const on = chosen.kind === "word" && chosen.of === j.id;
           return (
             <tr key={j.id} data-lit={on}>

@@ -9,7 +9,7 @@ const SHOWN = 8;
 /** Says what to make in a few letters: a number first is how many. Arrows choose, Enter adds. */
 export function Finder({ big }: { big: boolean }) {
   const desk = useDesk();
-  const all = useMemo(() => makeables(desk.standards), [desk.standards]);
+  const all = useMemo(() => makeables(desk.standards, desk.designs), [desk.standards, desk.designs]);
   const [typed, setTyped] = useState("");
   const [at, setAt] = useState(0);
   const box = useRef<HTMLInputElement>(null);

@@ -8,6 +8,7 @@ import { lengthWithUnit } from "@/core/length/format";
 import type { Parameter } from "@/core/recipes/recipe";
 import { featureCuts } from "@/core/shape/features";
 import type { Length, Units } from "@/core/length/length";
+import { markName } from "@/core/designs/design";
 import { holds, lengthOf, type OptionValue } from "@/core/shape/shape";
 import { BodySection } from "@/ui/drawing/BodySection";
 import { CornerDetail } from "@/ui/drawing/CornerDetail";
@@ -181,11 +182,29 @@ function LineList({ desk }: { desk: Desk }) {
                   </i>
                 )}
               </button>
+              <NewerMark desk={desk} item={l.item} />
             </li>
           );
         })}
       </ul>
     </>
+  );
+}
+
+/** A line keeps the mark it was made with; a newer one is offered, never taken by itself. */
+function NewerMark({ desk, item }: { desk: Desk; item: string }) {
+  const mine = desk.job.designs.find((d) => d.recipe.id === item);
+  if (!mine) return null;
+  const newer = desk.newest.find((d) => d.recipe.id === item && d.mark > mine.mark);
+  return (
+    <p className="py-1 pl-[52px] text-[.84rem] text-soft">
+      mark {markName(mine.mark)}
+      {newer && (
+        <button className="quiet ml-2" onClick={() => desk.act({ do: "use design", design: newer })}>
+          take up mark {markName(newer.mark)}
+        </button>
+      )}
+    </p>
   );
 }
 

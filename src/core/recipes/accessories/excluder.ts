@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { RIM_NEEDS } from "../rims";
+import { FOR_BOX, RIM_NEEDS } from "../rims";
 
 /** A framed queen excluder: the bought sheet let into a rim that keeps the bee space above it. */
 export const excluder: Recipe = {
@@ -7,12 +7,13 @@ export const excluder: Recipe = {
   name: "Framed excluder",
   family: "accessories",
   kind: "other",
-  about: "A rim round a bought excluder sheet: a bee space above it, flush below.",
+  about: "A rim round a bought excluder sheet: a bee space on one face, flush on the other; with bottom bee space it is turned over.",
   needs: RIM_NEEDS,
   parameters: [
     { name: "rim", label: "Rim wood, wide", group: "Wood", kind: "length", default: "3/4*inch", min: "1/2*inch", max: "1.5*inch" },
     { name: "rimHigh", label: "Rim above the sheet", group: "Size", kind: "length", default: "3/8*inch", min: "1/4*inch", max: "1/2*inch", mark: "trade" },
     { name: "sheetThick", label: "Sheet, thick", group: "Size", kind: "length", default: "1/16*inch", min: "1/64*inch", max: "1/4*inch" },
+    ...FOR_BOX,
   ],
   values: [
     { name: "letIn", label: "sheet let in", formula: "rim - 3/8*inch", mark: "trade" },
@@ -57,6 +58,7 @@ export const excluder: Recipe = {
     { id: "assemble", name: "Nail the rim round the sheet", station: "bench", setup: 5, each: 6, check: "flat, no gap over 4 mm at the edge", mark: "mem" },
   ],
   steps: [{ text: "Lay the sheet in its recess, nail the rim corners, then pin the sheet every hand's breadth." }],
-  mistakes: ["put in upside down: the queen finds no bee space and the bees bridge it"],
+  mistakes: ["the rim up over bodies with bottom bee space: turn it over there", "put in upside down: the queen finds no bee space and the bees bridge it"],
+  stands: { as: "sheet", height: "high", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: 'standardBeeSpace == "bottom" ? rimHigh : 0*inch', over: 'standardBeeSpace == "bottom" ? 0*inch : rimHigh' },
   demands: [{ rule: "excluder-rim", label: "Bee space above the sheet", value: "rimHigh", least: "1/4*inch", below: "care", advice: "make the rim 3/8", mark: "trade" }],
 };

@@ -1,5 +1,5 @@
 import type { PartRecipe, Recipe } from "../recipe";
-import { RIM_NEEDS } from "../rims";
+import { FOR_BOX, RIM_NEEDS } from "../rims";
 
 /** R of an inch, in the units it is sold by (ft²·°F·h/Btu): expanded polystyrene 3.6–4.0, extruded 5.0, from memory. */
 const PER_INCH = { expanded: "3.8", extruded: "5" };
@@ -48,6 +48,7 @@ export const insulatedJacket: Recipe = {
     { name: "boxWall", label: "Wall of the box inside", group: "Wood", kind: "length", default: "nominalThickness", min: "3/8*inch", max: "2*inch" },
     { name: "density", label: "Wood, specific gravity", group: "Wood", kind: "number", default: "0.35", min: 0.25, max: 0.8, hint: "white pine 0.35, cedar 0.31, Douglas-fir 0.48", mark: WOOD },
     { name: "moisture", label: "Wood's moisture, %", group: "Wood", kind: "number", default: "12", min: 4, max: 30 },
+    ...FOR_BOX,
   ],
   values: [
     { name: "foamLength", label: "outside of the foam, long", formula: "bodyOutsideLength + 2 * foam", mark: "trade" },
@@ -164,5 +165,6 @@ export const insulatedJacket: Recipe = {
     { rule: "wall-r", label: "Wall with the jacket", formula: "wallR", unit: "m²·K/W", text: "insulation keeps heat in and out, it makes none", mark: WOOD },
     { rule: "wall-loss", label: "Lost through the walls, a degree", formula: "wallArea / wallR", unit: "W/K", text: "the same walls bare lose more by the ratio of the two R", mark: WOOD },
   ],
+  stands: { as: "jacket", height: "jacketHigh", outside: ["outsideLength", "outsideWidth"], under: "0*inch", over: "0*inch" },
   demands: [{ rule: "strip-edge", label: "Strip over the foam's edges", value: "strip", least: "1/64*inch", below: "stop", advice: "bare foam is eaten", mark: "mem" }],
 };

@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { RIM_NEEDS } from "../rims";
+import { FOR_BOX, RIM_NEEDS } from "../rims";
 
 /** A deck for four hives that a fork or a crane lifts. */
 export const pallet: Recipe = {
@@ -14,6 +14,7 @@ export const pallet: Recipe = {
     { name: "bearerHigh", label: "Bearers, high", group: "Wood", kind: "length", default: "3.5*inch", min: "2*inch", max: "6*inch" },
     { name: "bearerThick", label: "Bearers, thick", group: "Wood", kind: "length", default: "1.5*inch", min: "1*inch", max: "3*inch" },
     { name: "apart", label: "Between hives", group: "Size", kind: "length", default: "3*inch", min: "1*inch", max: "12*inch" },
+    ...FOR_BOX,
   ],
   values: [
     { name: "deckLong", label: "deck, long", formula: "2 * bodyOutsideLength + apart", mark: "trade" },
@@ -39,5 +40,6 @@ export const pallet: Recipe = {
   operations: [{ id: "assemble", name: "Screw the deck on its bearers, then the clips", station: "bench", setup: 6, each: 15, check: "does not rock", mark: "mem" }],
   steps: [{ text: "Two bearers flush with the ends, one in the middle; screws every hand's breadth." }, { text: "Set four floors on it and mark the clips from them, two a hive." }],
   mistakes: ["lifted by one person when full; use a fork or a crane"],
+  stands: { as: "stand", height: "bearerHigh + deck", outside: ["deckLong", "deckWide"], under: "0*inch", over: "0*inch" },
   demands: [],
 };

@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { RIM_NEEDS } from "../rims";
+import { FOR_WIDTH, RIM_NEEDS } from "../rims";
 
 /** A mesh frame over the entrance: robbers go for the smell through the mesh, the hive's own bees know the way over the top. */
 export const robbingScreen: Recipe = {
@@ -25,6 +25,7 @@ export const robbingScreen: Recipe = {
         { id: "moving", label: "moving", note: "closed all round: air, and no bees" },
       ],
     },
+    ...FOR_WIDTH,
   ],
   values: [
     { name: "between", label: "between the sticks", formula: "bodyOutsideWidth - 2 * stick", mark: "arithmetic" },

@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { OVER_BODY, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
+import { FOR_BOX, OVER_BODY, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
 
 /** Slats under the brood, one below each frame: room to cluster and less draught. */
 export const slattedRack: Recipe = {
@@ -12,6 +12,7 @@ export const slattedRack: Recipe = {
   parameters: [
     ...rimParameters("2*inch").map((p) => (p.kind === "choice" && p.name === "joint" ? { ...p, default: "butt-ends-inside" } : p)),
     { name: "slatThick", label: "Slats, thick", group: "Size", kind: "length", default: "3/8*inch", min: "1/4*inch", max: "3/4*inch" },
+    ...FOR_BOX,
   ],
   values: [
     ...OVER_BODY,
@@ -55,5 +56,6 @@ export const slattedRack: Recipe = {
   ]),
   steps: [{ text: "Glue and fasten three walls, lay the slats in their grooves at the frames' pitch, then close the fourth." }, { text: "Pin each slat under where a frame will hang." }],
   mistakes: ["slats across the frames instead of under them"],
+  stands: { as: "sheet", height: "depth", outside: ["outsideLength", "outsideWidth"], under: "depth - sunk - slatThick", over: "sunk" },
   demands: [{ rule: "slat-gap", label: "Between two slats", value: "pitch - slatWide", least: "3/8*inch", below: "care", advice: "leave a bee space between slats", mark: "trade" }],
 };

@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { RIM_NEEDS } from "../rims";
+import { FOR_BOX, RIM_NEEDS } from "../rims";
 
 /** Two rails off the ground with a sloped landing board. */
 export const stand: Recipe = {
@@ -15,6 +15,7 @@ export const stand: Recipe = {
     { name: "legs", label: "Legs, long", group: "Size", kind: "length", default: "10*inch", min: "4*inch", max: "30*inch" },
     { name: "landing", label: "Landing board", group: "Size", kind: "flag", default: true },
     { name: "slope", label: "Landing slope, degrees", group: "Size", kind: "number", default: "35", min: 10, max: 60, when: "landing" },
+    ...FOR_BOX,
   ],
   values: [
     { name: "railLength", label: "rail length", formula: "bodyOutsideLength + 12*inch", mark: "trade" },
@@ -90,5 +91,6 @@ export const stand: Recipe = {
   operations: [{ id: "assemble", name: "Bolt legs and bars, screw the landing on its slope", station: "bench", setup: 8, each: 20, check: "does not rock; carries twice a full hive", mark: "mem" }],
   steps: [{ text: "Bolt a leg inside each rail's ends, then the bars between the legs." }, { text: "Screw the landing on the sloped rail ends, its upper edge just under the entrance." }],
   mistakes: ["legs so far in that the stand tips when a full box is set on one end"],
+  stands: { as: "stand", height: "legs", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: "0*inch", over: "0*inch" },
   demands: [],
 };

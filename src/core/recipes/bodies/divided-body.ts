@@ -23,6 +23,7 @@ export const dividedBody: Recipe = {
     { name: "tongue", label: "Tongue in the sides", group: "Partitions", kind: "length", default: "1/4*inch", min: "1/8*inch", max: "thickness / 2" },
   ],
   values: [
+    { name: "chambers", label: "chambers", formula: "4", mark: "trade" },
     { name: "frames", label: "half-length frames a chamber", formula: "5", mark: "trade" },
     ...body.values.filter((v) => !WALL_VALUES.includes(v)),
     ...WALL_VALUES.map((v) => (v.name === "pocketDeep" ? { ...v, formula: "max(1/8*inch, min(3/8*inch, thickness - 1/4*inch))", why: "3/8 deep where a dado passes behind" } : v)),

@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { RIM_NEEDS } from "../rims";
+import { FOR_BOX, RIM_NEEDS } from "../rims";
 
 /** A flush lid, cleated against warping, for hives that stand close or travel. */
 export const coverFlat: Recipe = {
@@ -25,6 +25,7 @@ export const coverFlat: Recipe = {
     { name: "cleatHigh", label: "Cleats, high", group: "Size", kind: "length", default: "1.5*inch", min: "1/2*inch", max: "3*inch" },
     { name: "jarHole", label: "Jar hole", group: "Hole", kind: "flag", default: false },
     { name: "jar", label: "Jar hole, across", group: "Hole", kind: "length", default: "2.75*inch", min: "1*inch", max: "4*inch", when: "jarHole" },
+    ...FOR_BOX,
   ],
   values: [{ name: "cleatThick", label: "cleat thickness", formula: "3/4*inch", mark: "trade" }],
   parts: [
@@ -59,5 +60,6 @@ export const coverFlat: Recipe = {
   operations: [{ id: "assemble", name: "Screw the cleats on the ends", station: "bench", setup: 4, each: 5, check: "the cleats hang down past the panel, over the box", mark: "mem" }],
   steps: [{ text: "Screw a cleat to each end, tops flush with the panel, slots in the cleat's screw holes across the grain so that boards can move." }],
   mistakes: ["used on a body with bottom bee space without a rim: the frames have no room above"],
+  stands: { as: "cover", height: "panel", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: "0*inch", over: "0*inch" },
   demands: [{ rule: "flat-cover", label: "Cleats past the panel", value: "cleatHigh - panel", least: "1/4*inch", below: "care", advice: "a cleat that does not hang down lets the lid slide off", mark: "mem" }],
 };

@@ -1,5 +1,5 @@
 import type { FeatureRecipe, Recipe } from "../recipe";
-import { RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
+import { FOR_BOX, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
 
 const slit = (l: "left" | "right", w: "top" | "bottom"): FeatureRecipe => ({
   name: "parcel cut",
@@ -33,6 +33,7 @@ export const coverTelescoping: Recipe = {
     { name: "clearance", label: "Loose on the box, in all", group: "Size", kind: "length", default: "3/8*inch", min: "1/8*inch", max: "3/4*inch", mark: "trade" },
     { name: "panel", label: "Panel", group: "Wood", kind: "length", default: "1/2*inch", min: "1/4*inch", max: "3/4*inch" },
     { name: "fold", label: "Fold of the skin", group: "Skin", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "2*inch" },
+    ...FOR_BOX,
   ],
   values: [
     { name: "nominalInsideLength", label: "inside length wanted", formula: "bodyOutsideLength + clearance", mark: "trade", why: "over the largest box beneath, and loose" },
@@ -72,6 +73,7 @@ export const coverTelescoping: Recipe = {
     { text: "Nail the skin through the folds into the skirt, never through the top." },
   ],
   mistakes: ["used without an inner cover: a tool cannot reach in to free it once it is glued down", "corners of the skin cut away"],
+  stands: { as: "cover", height: "panel + 1/64*inch", outside: ["outsideLength", "outsideWidth"], under: "0*inch", over: "0*inch", skirt: { inside: ["insideLength", "insideWidth"], deep: "depth" } },
   demands: [
     { rule: "telescoping-clearance", label: "Loose on the box, in all", value: "clearance", least: "1/4*inch", below: "care", advice: "the largest box beneath swells; leave 3/8", mark: "trade" },
     { rule: "skin-fold", label: "Fold over the panel", value: "fold - panel", least: "1/4*inch", below: "care", advice: "the fold must reach past the panel's edge to be nailed", mark: "trade" },

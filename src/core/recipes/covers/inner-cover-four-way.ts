@@ -1,4 +1,5 @@
 import type { FeatureRecipe, PartRecipe, Recipe } from "../recipe";
+import { FOR_BOX } from "../rims";
 import { innerCover } from "./inner-cover";
 
 const rimNotch = (at: string): FeatureRecipe => ({ name: "notch", kind: "notch", l: [`${at} - 1/2*inch`, `${at} + 1/2*inch`], w: ["0*inch", "rim"], t: ["0*inch", "rimHigh / 2"] });
@@ -20,6 +21,7 @@ export const innerCoverFourWay: Recipe = {
     ...innerCover.parameters.filter((p) => ["panel", "rim", "rimHigh"].includes(p.name)),
     { name: "jar", label: "Jar hole, across", group: "Hole", kind: "length", default: "2.75*inch", min: "1*inch", max: "4*inch", hint: "to fit the jar's lid" },
     { name: "barWide", label: "Bars, wide", group: "Wood", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "2*inch" },
+    ...FOR_BOX,
   ],
   values: [
     { name: "base", label: "rim below the panel", formula: "0*inch", mark: "arithmetic" },
@@ -60,6 +62,7 @@ export const innerCoverFourWay: Recipe = {
     { text: "The flat face goes down on the partitions; a jar stands over each hole." },
   ],
   mistakes: ["a jar hole larger than the lid: the jar falls through", "two notches in one quarter and none in the next"],
+  stands: { as: "inner-cover", height: "panel + rimHigh", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: "0*inch", over: "rimHigh" },
   demands: [
     { rule: "jar-room", label: "Between two jars, along", value: "bodyOutsideLength / 2 - barWide - jar", least: "2*inch", below: "care", advice: "a smaller jar, or two quarters fed at a time", mark: "mem" },
     { rule: "jar-room-across", label: "Between two jars, across", value: "bodyOutsideWidth / 2 - barWide - jar", least: "2*inch", below: "care", advice: "a smaller jar, or two quarters fed at a time", mark: "mem" },

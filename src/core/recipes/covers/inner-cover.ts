@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { RIM_NEEDS } from "../rims";
+import { FOR_BOX, RIM_NEEDS } from "../rims";
 
 /** A sheet in a shallow rim between the top body and the lid, with a bee escape hole. */
 export const innerCover: Recipe = {
@@ -38,6 +38,7 @@ export const innerCover: Recipe = {
       ],
     },
     { name: "notch", label: "Notch in the rim", group: "Hole", kind: "flag", default: true },
+    ...FOR_BOX,
   ],
   values: [
     { name: "faceDown", label: "space below with the flat face down", formula: "0*inch", mark: "arithmetic" },
@@ -104,6 +105,7 @@ export const innerCover: Recipe = {
   ],
   steps: [{ text: "Glue and nail the rim flush with the panel's edges, notch at the front." }, { text: "Top bee space: the flat face goes down. Bottom bee space: the rim goes down." }],
   mistakes: ["rim down over a body with top bee space: 1/4 + 3/8 is too wide, bees bridge it"],
+  stands: { as: "inner-cover", height: "panel + base + above", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: 'standardBeeSpace == "bottom" ? above : base', over: 'standardBeeSpace == "bottom" ? base : above' },
   demands: [
     {
       rule: "flat-cover",

@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { OVER_BODY, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
+import { FOR_BOX, OVER_BODY, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
 
 /** A rim of shavings or burlap on mesh: a wick in winter. */
 export const quiltBox: Recipe = {
@@ -9,7 +9,7 @@ export const quiltBox: Recipe = {
   kind: "other",
   about: "A rim with a mesh bottom on ledges, filled with shavings that take up winter damp.",
   needs: RIM_NEEDS,
-  parameters: [...rimParameters("5*inch"), { name: "ventBelow", label: "Vents below the top edge", group: "Size", kind: "length", default: "3*inch", min: "1*inch", max: "5*inch", hint: "lower than the roof's skirt reaches" }],
+  parameters: [...rimParameters("5*inch"), { name: "ventBelow", label: "Vents below the top edge", group: "Size", kind: "length", default: "3.25*inch", min: "1*inch", max: "5*inch", hint: "lower than the roof's skirt reaches" }, ...FOR_BOX],
   values: [...OVER_BODY, ...RIM_VALUES, { name: "ledge", label: "ledge", formula: "3/8*inch", mark: "trade" }],
   parts: [
     ...rimParts({ ends: [{ name: "vent", kind: "hole", l: "endLength / 2", w: "ventBelow", diameter: "1*inch" }] }),
@@ -55,5 +55,6 @@ export const quiltBox: Recipe = {
   operations: rimOperations([{ id: "vents", name: "Bore the vents", station: "drill", of: "end", setup: 5, each: 1, hazard: "drill", check: "lower than the roof's skirt will reach", mark: "mem" }]),
   steps: [{ text: "Glue and fasten the rim, then the ledges flush with its lower edge." }, { text: "Staple the mesh on the ledges every inch; staple a scrap of it over each vent from inside." }],
   mistakes: ["vents so high that the roof's skirt closes them"],
+  stands: { as: "sheet", tight: true, height: "depth", outside: ["outsideLength", "outsideWidth"], under: "ledge", over: "depth - ledge", entrance: "ventBelow - 1/2*inch" },
   demands: [{ rule: "vent-place", label: "Vent below the top edge", value: "ventBelow - 1/2*inch", least: "5/8*inch", below: "care", advice: "bore the vents lower", mark: "trade" }],
 };

@@ -1,5 +1,5 @@
 import type { PartRecipe, Recipe } from "../recipe";
-import { rimOperations, rimParameters, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimParts } from "../rims";
+import { FOR_BOX, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
 
 const vent = { name: "vent", kind: "hole" as const, when: "vents", l: "outsideWidth / 2", w: "rise * 3/5", diameter: "1*inch" };
 const rake = (end: "left" | "right") => ({ name: "rake", kind: "taper" as const, end, edge: "top" as const, along: "outsideWidth / 2", across: "rise" });
@@ -31,11 +31,13 @@ export const roofGable: Recipe = {
     { name: "panel", label: "Roof boards, thick", group: "Roof", kind: "length", default: "1/2*inch", min: "1/4*inch", max: "3/4*inch" },
     { name: "eaves", label: "Past the skirt, down the slope", group: "Roof", kind: "length", default: "1*inch", min: "0*inch", max: "3*inch", mark: "trade" },
     { name: "vents", label: "Meshed vents", group: "Roof", kind: "flag", default: true },
+    ...FOR_BOX,
   ],
   values: [
     { name: "nominalInsideLength", label: "inside length wanted", formula: "bodyOutsideLength + clearance", mark: "trade", why: "over the largest box beneath, and loose" },
     { name: "nominalInsideWidth", label: "inside width wanted", formula: "bodyOutsideWidth + clearance", mark: "trade" },
     ...RIM_VALUES,
+    { name: "seat", label: "seat strip, square", formula: "3/4*inch", mark: "mem", why: "the roof stands on it, on the inner cover" },
     { name: "rise", label: "gables rise", formula: "outsideWidth / 2 * tan(pitchDegrees)", mark: "trade" },
     { name: "boardWide", label: "roof board, across the slope", formula: "outsideWidth / 2 / cos(pitchDegrees) + eaves", mark: "trade" },
     { name: "boardLong", label: "roof board, long", formula: "outsideLength + 2*inch", mark: "trade" },
@@ -56,6 +58,19 @@ export const roofGable: Recipe = {
         { at: ["outsideLength", "0", "depth + rise"], l: "+y", w: "-z", t: "-x" },
       ],
     },
+    {
+      id: "seat",
+      name: "Seat strip",
+      role: "ledge",
+      length: "insideWidth",
+      width: "seat",
+      thickness: "seat",
+      features: [],
+      places: [
+        { at: ["endThickness", "outsideWidth - thickness", "depth"], l: "-y", w: "-z", t: "+x" },
+        { at: ["outsideLength - endThickness", "thickness", "depth"], l: "+y", w: "-z", t: "-x" },
+      ],
+    },
     board("roof-board", "Roof board", { at: ["-1*inch", "outsideWidth / 2", "ridge"], l: "+x", w: "-y", t: "-z", lean: "pitchDegrees" }),
     board("other-roof-board", "Other roof board", { at: ["outsideLength + 1*inch", "outsideWidth / 2", "ridge"], l: "-x", w: "+y", t: "-z", lean: "pitchDegrees" }),
   ],
@@ -71,7 +86,7 @@ export const roofGable: Recipe = {
     { id: "roof", name: "Screw the gables on, then the boards, then the felt", station: "bench", setup: 5, each: 15, check: "no daylight at the ridge", mark: "mem" },
   ],
   steps: [
-    { text: "Glue and fasten the skirt; screw a gable on each end, outside faces flush." },
+    { text: "Glue and fasten the skirt; screw a gable on each end, outside faces flush, and the seat strips inside under them." },
     { text: "Screw the boards down with the bevels meeting at the ridge, an inch past the gables front and back." },
     { text: "Fold felt or metal over the ridge in one piece; staple mesh over the vents from inside.", when: "vents" },
     { text: "Fold felt or metal over the ridge in one piece.", when: "!vents" },

@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { OVER_BODY, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
+import { FOR_BOX, OVER_BODY, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
 
 /** A feed rim with a loose board in it: feed above, a bee space below. Cut to the rim as it was measured, once glued. */
 export const feedRimInnerBoard: Recipe = {
@@ -17,6 +17,7 @@ export const feedRimInnerBoard: Recipe = {
     { name: "rimWidth", label: "Rim inside, measured wide", group: "As measured", kind: "length", default: "insideWidth", min: "4*inch", max: "100*inch" },
     { name: "entrance", label: "Entrance", group: "Size", kind: "flag", default: true },
     { name: "skirt", label: "Skirt of the cover on top", group: "Size", kind: "length", default: "2.5*inch", min: "0*inch", max: "8*inch", when: "entrance" },
+    ...FOR_BOX,
   ],
   values: [
     ...OVER_BODY,
@@ -71,6 +72,7 @@ export const feedRimInnerBoard: Recipe = {
     { text: 'Bore the 2" feed hole before the board is glued up; seal every inside joint, so that mites and beetles find no crack.' },
   ],
   mistakes: ["the board cut from the drawing instead of the rim", "only one end bored meant, and both are: bore the front one"],
+  stands: { as: "sheet", height: "depth", outside: ["outsideLength", "outsideWidth"], under: "under", over: "depth - under - board", entrance: "entrance ? entranceAt - bore / 2 : depth" },
   demands: [
     { rule: "skirt-clear", label: "Entrance clear below the cover's skirt", value: "entranceAt - bore / 2 - skirt", least: "0*inch", below: "care", when: "entrance", advice: "a deeper rim, or a cover with a shorter skirt", mark: "trade" },
   ],

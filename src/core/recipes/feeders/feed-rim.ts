@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { OVER_BODY, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
+import { FOR_BOX, OVER_BODY, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
 
 /** An empty rim that makes room over the frames: for patties, a round feeder or an upturned pail. */
 export const feedRim: Recipe = {
@@ -9,12 +9,13 @@ export const feedRim: Recipe = {
   kind: "other",
   about: "A rim without rests between the top body and the cover, as high as the feeder inside it.",
   needs: RIM_NEEDS,
-  parameters: rimParameters("2*inch"),
+  parameters: [...rimParameters("2*inch"), ...FOR_BOX],
   values: [...OVER_BODY, ...RIM_VALUES],
   parts: rimParts(),
   hardware: RIM_HARDWARE,
   operations: rimOperations(),
   steps: [{ text: "Lay out two sides and two ends, outside faces up." }, { text: "Glue and fasten the corners; measure both diagonals before the glue grabs." }],
   mistakes: ["left on without feed: the bees build comb in it"],
+  stands: { as: "rim", height: "depth", outside: ["outsideLength", "outsideWidth"], under: "depth", over: "depth" },
   demands: [],
 };

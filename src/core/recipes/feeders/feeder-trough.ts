@@ -1,5 +1,5 @@
 import type { PartRecipe, Recipe } from "../recipe";
-import { OVER_BODY, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
+import { FOR_BOX, OVER_BODY, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
 
 /** A board across the rim, its near face at `x` from the slot's middle line or the wall. */
 const across = (id: string, name: string, width: string, foot: string, at: Record<"end" | "middle", string[]>): PartRecipe[] =>
@@ -25,7 +25,7 @@ export const feederTrough: Recipe = {
   needs: RIM_NEEDS,
   parameters: [
     ...rimParameters("4*inch"),
-    { name: "floor", label: "Floor, thick", group: "Wood", kind: "length", default: "1/4*inch", min: "1/8*inch", max: "1/2*inch" },
+    { name: "floorThick", label: "Floor, thick", group: "Wood", kind: "length", default: "1/4*inch", min: "1/8*inch", max: "1/2*inch" },
     { name: "board", label: "Divider and baffle, thick", group: "Wood", kind: "length", default: "3/8*inch", min: "1/4*inch", max: "3/4*inch" },
     { name: "slot", label: "Climbing slot", group: "Size", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "1.5*inch", mark: "trade" },
     {
@@ -39,6 +39,7 @@ export const feederTrough: Recipe = {
         { id: "middle", label: "the middle", note: "nearer to the cluster in the cold; two channels" },
       ],
     },
+    ...FOR_BOX,
   ],
   values: [
     ...OVER_BODY,
@@ -61,7 +62,7 @@ export const feederTrough: Recipe = {
       material: "ply",
       length: "outsideLength",
       width: "outsideWidth",
-      thickness: "floor",
+      thickness: "floorThick",
       features: [{ name: "climbing slot", kind: "notch", l: ["slotStart", "slotStart + slot"], w: ["thickness", "thickness + insideWidth"] }],
       places: [{ at: ["0", "0", "0"], l: "+x", w: "+y", t: "-z" }],
     },
@@ -84,7 +85,7 @@ export const feederTrough: Recipe = {
   ],
   mistakes: ["the baffle down on the floor: no syrup reaches the channel", "no flat cover on it: bees get round the baffle and drown"],
   figures: [{ rule: "feeder-volume", label: "Holds", formula: "held", unit: "l", text: "to 3/8 below the divider", mark: "trade" }],
-  stands: { as: "sheet", height: "depth + floor", outside: ["outsideLength", "outsideWidth"], under: "0*inch", over: "3/4*inch" },
+  stands: { as: "sheet", height: "depth + floorThick", outside: ["outsideLength", "outsideWidth"], under: "0*inch", over: "3/4*inch" },
   demands: [
     { rule: "feeder-climb", label: "Over the divider", value: "depth - dividerHigh", least: "3/8*inch", below: "stop", advice: "lower the divider", mark: "trade" },
     { rule: "feeder-slot", label: "Climbing slot", value: "slot", least: "1/2*inch", below: "care", advice: "bees pass each other in 3/4", mark: "trade" },

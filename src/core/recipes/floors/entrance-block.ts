@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { RIM_NEEDS } from "../rims";
+import { FOR_WIDTH, RIM_NEEDS } from "../rims";
 
 /** A stick in the entrance with a small and a large opening, turned for the season. */
 export const entranceBlock: Recipe = {
@@ -14,6 +14,7 @@ export const entranceBlock: Recipe = {
     { name: "size", label: "Block, square", group: "Size", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "1.5*inch" },
     { name: "small", label: "Small opening", group: "Openings", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "4*inch" },
     { name: "large", label: "Large opening", group: "Openings", kind: "length", default: "4*inch", min: "1*inch", max: "10*inch" },
+    ...FOR_WIDTH,
   ],
   values: [
     { name: "blockLength", label: "block length", formula: "bodyOutsideWidth - 2 * rail - 1/8*inch", mark: "trade" },

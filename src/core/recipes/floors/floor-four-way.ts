@@ -75,6 +75,7 @@ export const floorFourWay: Recipe = {
     { text: "Cut an entrance in each wall, and hang a gate over it on one screw.", when: "gates" },
   ],
   mistakes: ["bars a hair low: queens meet under the partition", "the bars set before the mesh, so that the mesh cannot be changed"],
+  stands: { as: "floor", height: "sideHigh", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: "0*inch", over: "0*inch" },
   demands: [
     { rule: "bar-under", label: "Cross bar past the partition, in all", value: "cross - 3 * ply", least: "1/8*inch", below: "stop", advice: "make the bar wider: the partition must stand on it", mark: "trade" },
     { rule: "bar-under-lengthwise", label: "Lengthwise bar, wide", value: "lengthwise", least: "1/2*inch", below: "care", advice: "a narrow bar is missed by the partition", mark: "trade" },

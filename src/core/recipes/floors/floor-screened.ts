@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { RIM_NEEDS } from "../rims";
+import { FOR_BOX, RIM_NEEDS } from "../rims";
 
 /** A mesh floor with a tray below it: mites fall through, and are counted. */
 export const floorScreened: Recipe = {
@@ -16,6 +16,7 @@ export const floorScreened: Recipe = {
     { name: "ledgeWide", label: "Ledge, wide", group: "Size", kind: "length", default: "1/2*inch", min: "1/4*inch", max: "1*inch", mark: "trade" },
     { name: "below", label: "Below the ledge", group: "Size", kind: "length", default: "1.25*inch", min: "1*inch", max: "3*inch", mark: "trade" },
     { name: "insulated", label: "Foam below the tray", group: "Size", kind: "flag", default: false },
+    ...FOR_BOX,
   ],
   values: [
     { name: "between", label: "between the sides", formula: "bodyOutsideWidth - 2 * thickness", mark: "arithmetic" },
@@ -125,6 +126,7 @@ export const floorScreened: Recipe = {
     { text: "Staple the mesh over front and ledges every inch; no gap a bee can pass." },
   ],
   mistakes: ["mesh of 4 mm and more: bees go through to the tray", "the sides made alike instead of as a pair"],
+  stands: { as: "floor", height: "sideHigh", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: "0*inch", over: "above" },
   demands: [
     { rule: "entrance-height", label: "Entrance, above the mesh", value: "above", least: "3/8*inch", below: "care", advice: "bees need 3/8 at least", mark: "trade" },
     { rule: "tray-groove", label: "Wood under the tray groove", value: "below - trayTop - trayGroove", least: "1/4*inch", below: "stop", advice: "make it deeper below the ledge", mark: "mem" },

@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { RIM_NEEDS } from "../rims";
+import { FOR_BOX, RIM_NEEDS } from "../rims";
 
 /** A solid floor, low on one side and high on the other: turned over with the season. */
 export const floorSolid: Recipe = {
@@ -27,6 +27,7 @@ export const floorSolid: Recipe = {
     { name: "high", label: "High side", group: "Size", kind: "length", default: "3/4*inch", min: "1/4*inch", max: "2*inch", mark: "trade" },
     { name: "landing", label: "Landing, past the front", group: "Size", kind: "length", default: "2*inch", min: "0*inch", max: "4*inch" },
     { name: "groove", label: "Groove, deep", group: "Wood", kind: "length", default: "3/8*inch", min: "1/8*inch", max: "thickness - 1/8*inch", mark: "trade" },
+    ...FOR_BOX,
   ],
   values: [
     { name: "railLength", label: "rail length", formula: "bodyOutsideLength + landing", mark: "trade" },
@@ -103,6 +104,7 @@ export const floorSolid: Recipe = {
   ],
   steps: [{ text: "Glue only the rails' corners; the panel stays loose in its groove so that it can move." }, { text: "Slide the panel in from the front, flush with the rails' front ends." }],
   mistakes: ["rails swapped: the low sides do not match", "the panel glued in, and the rails split when it swells"],
+  stands: { as: "floor", height: "railHigh", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: "0*inch", over: "high" },
   demands: [
     { rule: "entrance-height", label: "Entrance, high side", value: "high", least: "3/8*inch", below: "care", advice: "bees need 3/8 at least; wider than 3/4 lets mice in without a guard", mark: "trade" },
     { rule: "groove-left", label: "Rail left behind the groove", value: "thickness - groove", least: "1/4*inch", below: "stop", advice: "cut the groove less deep", mark: "mem" },

@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { RIM_NEEDS } from "../rims";
+import { FOR_BOX, RIM_NEEDS } from "../rims";
 
 /** Bees enter below the front and turn up through a slot: no mouse guard, few wasps, nothing past the footprint. */
 export const floorUnderfloor: Recipe = {
@@ -15,8 +15,21 @@ export const floorUnderfloor: Recipe = {
     { name: "floorThick", label: "Tunnel floor, thick", group: "Wood", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "1*inch" },
     { name: "slot", label: "Slot", group: "Size", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "1*inch", mark: "trade" },
     { name: "gap", label: "Gap under the front", group: "Size", kind: "length", default: "8*mm", min: "6*mm", max: "10*mm", mark: "trade" },
+    {
+      name: "beeSpace",
+      label: "Bodies' bee space",
+      group: "Size",
+      kind: "choice",
+      default: "top",
+      choices: [
+        { id: "top", label: "above the frames", note: "a 1/4 rim keeps the frames off the mesh" },
+        { id: "bottom", label: "below the frames", note: "the mesh is let in flush" },
+      ],
+    },
+    ...FOR_BOX,
   ],
   values: [
+    { name: "rimHigh", label: "rim over the mesh", formula: 'beeSpace == "top" ? 1/4*inch : 0*inch', mark: "trade" },
     { name: "between", label: "between the sides", formula: "bodyOutsideWidth - 2 * thickness", mark: "arithmetic" },
     { name: "tunnel", label: "tunnel floor, deep", formula: "thickness + slot + thickness", mark: "trade" },
     { name: "frontHigh", label: "front, high", formula: "high - floorThick - gap", mark: "trade", why: "flush above; the gap is what is left over the tunnel floor" },
@@ -50,6 +63,34 @@ export const floorUnderfloor: Recipe = {
       features: [],
       places: [{ at: ["thickness + slot", "bodyOutsideWidth - thickness", "high"], l: "-y", w: "-z", t: "+x" }],
     },
+    {
+      id: "rim-side",
+      name: "Rim side",
+      role: "rim",
+      when: 'beeSpace == "top"',
+      length: "bodyOutsideLength",
+      width: "thickness",
+      thickness: "1/4*inch",
+      features: [],
+      places: [
+        { at: ["0", "0", "high + rimHigh"], l: "+x", w: "+y", t: "-z" },
+        { at: ["0", "bodyOutsideWidth - thickness", "high + rimHigh"], l: "+x", w: "+y", t: "-z" },
+      ],
+    },
+    {
+      id: "rim-end",
+      name: "Rim end",
+      role: "rim",
+      when: 'beeSpace == "top"',
+      length: "between",
+      width: "thickness",
+      thickness: "1/4*inch",
+      features: [],
+      places: [
+        { at: ["0", "thickness", "high + rimHigh"], l: "+y", w: "+x", t: "-z" },
+        { at: ["bodyOutsideLength - thickness", "thickness", "high + rimHigh"], l: "+y", w: "+x", t: "-z" },
+      ],
+    },
     { id: "mesh", name: "Mesh", role: "mesh", material: "mesh", length: "meshLong", width: "between", thickness: "mesh", features: [], places: [{ at: ["tunnel", "thickness", "high"], l: "+x", w: "+y", t: "-z" }] },
   ],
   hardware: [
@@ -64,8 +105,10 @@ export const floorUnderfloor: Recipe = {
     { text: "Screw the tunnel floor between the sides, flush below and at the front." },
     { text: "Stand the front on two 8 mm spacers, flush above, and screw it; then the cross bar behind the slot." },
     { text: "Staple the mesh from the cross bar to the back, let in flush where the bodies use bottom bee space." },
+    { text: "Nail the 1/4 rim over the mesh all round: it keeps the frames off it.", when: 'beeSpace == "top"' },
   ],
   mistakes: ["the front set low, and the gap too small for drones"],
+  stands: { as: "floor", height: "high + rimHigh", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: "0*inch", over: "rimHigh" },
   demands: [
     { rule: "entrance-height", label: "Gap under the front", value: "gap", least: "7*mm", below: "care", advice: "drones want 7 mm; above 9 mice get in", mark: "trade" },
     { rule: "front-wood", label: "Front left, high", value: "frontHigh", least: "1/2*inch", below: "stop", advice: "make the floor higher", mark: "mem" },

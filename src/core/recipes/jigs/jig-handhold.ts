@@ -1,4 +1,5 @@
 import type { Recipe } from "../recipe";
+import { RIM_NEEDS } from "../rims";
 
 /** A template that sets a router or a tilted blade to the same handhold every time. */
 export const jigHandhold: Recipe = {
@@ -7,7 +8,7 @@ export const jigHandhold: Recipe = {
   family: "jigs",
   kind: "other",
   about: "A template with an opening for the handhold and two stops that seat on the board's edge and end.",
-  needs: ["bodyDepth", ...["boxInsideLength", "boxInsideWidth", "nominalThickness"]],
+  needs: ["bodyDepth", ...RIM_NEEDS],
   parameters: [
     { name: "long", label: "Handhold, long", group: "Size", kind: "length", default: "4*inch", min: "3*inch", max: "6*inch" },
     { name: "high", label: "Handhold, high", group: "Size", kind: "length", default: "3/4*inch", min: "1/2*inch", max: "1.5*inch" },

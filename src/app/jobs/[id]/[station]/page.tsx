@@ -3,6 +3,7 @@ import { notFound } from "next/navigation";
 import { connection } from "next/server";
 import { idParam } from "@/app/http";
 import { database } from "@/store/database";
+import { designStore } from "@/store/designs";
 import { NoJobError, jobStore } from "@/store/jobs";
 import { measurementStore } from "@/store/measurements";
 import { standardStore } from "@/store/standards";
@@ -35,7 +36,7 @@ export default async function JobPage(props: Props) {
       key={stored.id}
       stored={stored}
       measurements={measurementStore(database()).list(stored.id)}
-      own={standardStore(database()).list()}
+      own={{ standards: standardStore(database()).list(), designs: designStore(database()).newest() }}
     />
   );
 }

@@ -1,0 +1,56 @@
+import { bodyOf, frameFor, shapeOfLine } from "@/core/job/worked";
+import type { Job, JobLine } from "@/core/job/job";
+import { frameCount } from "@/core/fit/measure";
+import { toCount } from "@/core/shape/formula";
+import { type Hive, SEASONS, type Season } from "./hive";
+
+/** What one click makes of a hive: a line for each different thing in it, frames with every box, times the hives wanted. */
+export function linesOf(hive: Hive, job: Job): JobLine[] {
+  const lines: JobLine[] = [];
+  const add = (line: Omit<JobLine, "quantity">, quantity: number) => {
+    const same = lines.find((l) => key(l) === key(line));
+    if (same) same.quantity += quantity;
+    else lines.push({ ...line, quantity });
+  };
+  for (const level of hive.levels) {
+    if ("measured" in level) continue;
+    const { seasons: _seasons, ...asked } = level;
+    add(asked, hive.count);
+    const line = { ...asked, quantity: 1 };
+    const shape = shapeOfLine(line, job.units, job);
+    if (shape.recipe.kind !== "body" || bodyOf(shape).depth <= 0) continue;
+    const frame = frameFor({ line, at: -1, shape }, []);
+    const chambers = shape.scope.has("chambers") ? toCount(shape.scope.working("chambers").value, "chambers") : 1;
+    const boxes = shape.scope.has("boxes") && frame.scope.has("boxes") ? shape.scope.working("boxes").value : undefined;
+    add(
+      {
+        item: frame.recipe.id,
+        standard: asked.standard,
+        size: asked.size,
+        options: boxes?.kind === "word" ? { boxes: boxes.of } : {},
+      },
+      frameCount(shape) * chambers * hive.count,
+    );
+  }
+  return lines;
+}
+
+const key = ({ item, standard, size, options }: Omit<JobLine, "quantity">) =>
+  JSON.stringify([item, standard, size, Object.entries(options).sort()]);
+
+/** What has to be built by when, from a day on: each level by the first beginning of a season it stands in. */
+export function neededBy(hive: Hive, from: string): { season: Season; date: string; levels: number[] }[] {
+  const date = (s: Season) => {
+    const day = hive.begins[s];
+    const year = Number(from.slice(0, 4));
+    return `${year}-${day}` >= from ? `${year}-${day}` : `${year + 1}-${day}`;
+  };
+  const order = SEASONS.map((season) => ({ season, date: date(season), levels: [] as number[] })).sort((a, b) =>
+    a.date.localeCompare(b.date),
+  );
+  hive.levels.forEach((level, at) => {
+    if ("measured" in level) return;
+    order.find((o) => (level.seasons ?? SEASONS).includes(o.season))?.levels.push(at);
+  });
+  return order.filter((o) => o.levels.length > 0);
+}

@@ -1,0 +1,123 @@
+import { bottomGap, topGap } from "@/core/fit/rules";
+import { frameCount } from "@/core/fit/measure";
+import { bodyOf, frameFor, frameOf, schoolOf, shapeOfLine, type WorkedLine } from "@/core/job/worked";
+import type { Job } from "@/core/job/job";
+import { type Length, nm } from "@/core/length/length";
+import { toCount, toLength } from "@/core/shape/formula";
+import type { Shape } from "@/core/shape/shape";
+import type { Hive, Season } from "./hive";
+import { standsIn } from "./hive";
+
+interface Size {
+  length: Length;
+  width: Length;
+}
+
+/** One level as the rules of a stack see it. Lengths in nm; `foot` is its height above the ground. */
+export interface Standing {
+  /** Its place in the hive's levels, from the ground. */
+  at: number;
+  title: string;
+  as: "stand" | "floor" | "body" | "rim" | "sheet" | "inner-cover" | "cover" | "jacket";
+  foot: number;
+  /** What it adds to the stack; a jacket adds nothing. */
+  height: Length;
+  outside: Size;
+  inside?: Size;
+  /** From its lower edge up to its frames or its sheet, and from its upper edge down to them. */
+  under: Length;
+  over: Length;
+  skirt?: { inside: Size; deep: Length };
+  entrance?: Length;
+  /** Bees do not come past it. */
+  tight?: boolean;
+  shape?: Shape;
+  frame?: Shape;
+  frames: number;
+  /** Gaps that bees must keep: not in boxes whose bars close them, nor under combs that hang free. */
+  judged: { over: boolean; under: boolean };
+}
+
+/** Reads every level that stands in a season off its geometry, set one on another from the ground. @throws ShapeError */
+export function stand(hive: Hive, job: Job, lines: WorkedLine[] = [], season?: Season): Standing[] {
+  let foot = 0;
+  return hive.levels.flatMap((level, at): Standing[] => {
+    if (!standsIn(level, season)) return [];
+    const read = "measured" in level ? ofMeasured(level.measured, at) : ofItem(level, at, job, lines);
+    if (!read) return [];
+    if (read.as === "jacket") return [{ ...read, foot: foot - read.height }];
+    const standing = { ...read, foot };
+    foot += read.height;
+    return [standing];
+  });
+}
+
+function ofMeasured(m: Extract<Hive["levels"][number], { measured: unknown }>["measured"], at: number): Standing {
+  return {
+    at,
+    title: m.name,
+    as: "body",
+    foot: 0,
+    height: m.depth,
+    outside: { length: m.outsideLength, width: m.outsideWidth },
+    inside: { length: m.insideLength, width: m.insideWidth },
+    over: m.over,
+    under: m.under,
+    frames: 0,
+    judged: { over: true, under: true },
+  };
+}
+
+function ofItem(
+  level: Extract<Hive["levels"][number], { item: string }>,
+  at: number,
+  job: Job,
+  lines: WorkedLine[],
+): Standing | undefined {
+  const { seasons: _seasons, ...asked } = level;
+  const line = { ...asked, quantity: 1 };
+  const shape = shapeOfLine(line, job.units, job);
+  const base = { at, title: shape.title, foot: 0, shape, frames: 0, judged: { over: true, under: true } };
+  if (shape.recipe.kind === "body") {
+    const body = bodyOf(shape);
+    const hung = frameFor({ line, at: -1, shape }, lines);
+    const frame = frameOf(hung);
+    const closed = schoolOf(shape) === "closed";
+    return {
+      ...base,
+      as: "body",
+      height: body.depth,
+      outside: { length: body.outsideLength, width: body.outsideWidth },
+      inside: { length: body.insideLength, width: body.insideWidth },
+      over: topGap(frame, body),
+      under: bottomGap(frame, body),
+      frame: hung,
+      frames:
+        frameCount(shape) *
+        (shape.scope.has("chambers") ? toCount(shape.scope.working("chambers").value, "chambers") : 1),
+      judged: { over: !closed, under: !closed && !frame.openBelow },
+    };
+  }
+  const { stands } = shape.recipe;
+  if (!stands) return undefined;
+  const length = (f: typeof stands.height) => toLength(shape.scope.evaluate(f).value, shape.title);
+  const size = ([l, w]: typeof stands.outside): Size => ({ length: length(l), width: length(w) });
+  return {
+    ...base,
+    as: stands.as,
+    height: length(stands.height),
+    outside: size(stands.outside),
+    under: length(stands.under),
+    over: length(stands.over),
+    ...(stands.skirt ? { skirt: { inside: size(stands.skirt.inside), deep: length(stands.skirt.deep) } } : {}),
+    ...(stands.tight ? { tight: true } : {}),
+    ...(stands.entrance !== undefined ? { entrance: length(stands.entrance) } : {}),
+  };
+}
+
+/** How high the whole stack is. */
+export const heightOf = (standing: Standing[]): Length =>
+  nm(Math.max(0, ...standing.filter((s) => s.as !== "jacket").map((s) => s.foot + s.height)));
+
+/** What stands directly on and under another: jackets are not in the way. */
+export const chainOf = (standing: Standing[]): Standing[] => standing.filter((s) => s.as !== "jacket");

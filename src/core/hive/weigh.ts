@@ -1,0 +1,76 @@
+import { GRAVITY } from "@/core/judge/strength";
+import { lengthOf, type Part, type Shape } from "@/core/shape/shape";
+import { bitesOf } from "@/core/shape/assembly";
+import type { Bite, Polygon } from "@/core/shape/solid";
+import type { Standing } from "./standing";
+import { chainOf, heightOf } from "./standing";
+
+/** kg/m³. Wood at 12 % is about G × 1.12 × 1000 (handbook 06); the others from memory. */
+const DENSITY: Record<Part["material"], number> = {
+  wood: GRAVITY["eastern-white-pine"]! * 1120,
+  ply: 600,
+  mesh: 900,
+  metal: 2700,
+  foam: 25,
+  plastic: 950,
+};
+/** Honey, kg a litre. */
+const HONEY = 1.42;
+
+/** What the wood (and the rest) of an item weighs, kg. */
+export function emptyWeight(shape: Shape): number {
+  return shape.parts.reduce((sum, p) => sum + volumeOf(p) * p.places.length * DENSITY[p.material], 0);
+}
+
+/** m³ of a part: its blank, less what its cuts take. */
+export function volumeOf(part: Part): number {
+  const { l, w, t } = part.size;
+  const taken = bitesOf(part).reduce((sum, b) => sum + biteVolume(b, part.size), 0);
+  return Math.max(0, l * w * t - taken) / 1e27;
+}
+
+function biteVolume(bite: Bite, size: Part["size"]): number {
+  const span = ([a, b]: [number, number], most: number) => Math.max(0, Math.min(b, most) - Math.max(a, 0));
+  if ("box" in bite) return span(bite.box.l, size.l) * span(bite.box.w, size.w) * span(bite.box.t, size.t);
+  return areaOf(bite.prism.polygon) * span(bite.prism.range, size[bite.prism.axis]);
+}
+
+const areaOf = (p: Polygon) =>
+  Math.abs(p.reduce((sum, [x, y], i) => sum + x * p[(i + 1) % p.length]![1] - p[(i + 1) % p.length]![0] * y, 0)) / 2;
+
+export interface Weights {
+  /** nm. */
+  height: number;
+  litres: number;
+  emptyKg: number;
+  /** With its combs full of honey to `fill`. */
+  fullKg: number;
+  /** The same, level by level. */
+  levels: { at: number; emptyKg: number; fullKg: number }[];
+}
+
+/**
+ * What a stack weighs: wood by its geometry, frames, and honey = opening × comb thickness × 1.42 kg/l × fill for each
+ * frame (handbook 10). Boxes measured in count with their honey only when frames are known, so not at all.
+ */
+export function weigh(standing: Standing[], fill = 1): Weights {
+  const levels = standing.map((s) => {
+    const wood = s.shape ? emptyWeight(s.shape) : 0;
+    const frame = s.frame ? emptyWeight(s.frame) * s.frames : 0;
+    return { at: s.at, emptyKg: wood + frame, fullKg: wood + frame + honeyOf(s) * fill };
+  });
+  const sum = (pick: (l: (typeof levels)[number]) => number) => levels.reduce((a, l) => a + pick(l), 0);
+  const litres = chainOf(standing).reduce(
+    (v, s) => v + (s.as === "body" && s.inside ? (s.inside.length * s.inside.width * s.height) / 1e24 : 0),
+    0,
+  );
+  return { height: heightOf(standing), litres, emptyKg: sum((l) => l.emptyKg), fullKg: sum((l) => l.fullKg), levels };
+}
+
+function honeyOf(s: Standing): number {
+  const frame = s.frame;
+  if (!frame?.scope.has("openingLength") || !frame.scope.has("openingHeight")) return 0;
+  const litres =
+    (lengthOf(frame, "openingLength") * lengthOf(frame, "openingHeight") * lengthOf(frame, "combThickness")) / 1e24;
+  return litres * HONEY * s.frames;
+}
