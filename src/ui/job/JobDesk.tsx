@@ -9,15 +9,19 @@ import { Key } from "@/ui/parts/Key";
 import { dayText } from "@/ui/parts/words";
 import { Ask } from "@/ui/stations/Ask";
 import { Buy } from "@/ui/stations/Buy";
+import { Hive } from "@/ui/stations/Hive";
 import { LayOut } from "@/ui/stations/LayOut";
 import { Prove } from "@/ui/stations/Prove";
 import { Run } from "@/ui/stations/Run";
 import { Shape } from "@/ui/stations/Shape";
-import { STATIONS, type StationId, stationState } from "./stations";
+import { BESIDE, STATIONS, type StationId, stationState } from "./stations";
 import { type Desk, DeskProvider, type Laid, LaidProvider, useOpenJob } from "./useDesk";
 import { WorkingStrip } from "./WorkingStrip";
 
-const PAGES: Record<StationId, ComponentType> = {
+type PageId = StationId | keyof typeof BESIDE;
+
+const PAGES: Record<PageId, ComponentType> = {
+  hive: memo(Hive),
   ask: memo(Ask),
   shape: memo(Shape),
   "lay-out": memo(LayOut),
@@ -37,7 +41,7 @@ export function JobDesk({
   own: MakersOwn;
 }) {
   const { desk, laid } = useOpenJob(stored, measurements, own);
-  const here = (usePathname().split("/").at(-1) ?? "shape") as StationId;
+  const here = (usePathname().split("/").at(-1) ?? "shape") as PageId;
   const [showing, setShowing] = useState(false);
   const go = useCallback(
     (station: StationId) => window.history.pushState(null, "", `/jobs/${stored.id}/${station}`),
@@ -55,7 +59,14 @@ export function JobDesk({
           <Top desk={desk} laid={laid} find={() => find(go)} />
           <nav aria-label="Stations" className="no-print grid grid-cols-3 gap-[3px] px-5 sm:grid-cols-6">
             {STATIONS.map((s) => (
-              <StationTab key={s.id} station={s} on={s.id === here} desk={desk} laid={laid} go={go} />
+              <StationTab
+                key={s.id}
+                station={s}
+                on={s.id === here || (here in BESIDE && BESIDE[here as keyof typeof BESIDE] === s.id)}
+                desk={desk}
+                laid={laid}
+                go={go}
+              />
             ))}
           </nav>
           {desk.trouble && (

@@ -12,6 +12,8 @@ export const STATIONS = [
   { id: "run", key: "5", name: "Run" },
   { id: "prove", key: "6", name: "Prove" },
 ] as const;
+/** What stands beside the stations: reached from the one it helps. */
+export const BESIDE = { hive: "ask" } as const;
 export type StationId = (typeof STATIONS)[number]["id"];
 
 export interface StationState {

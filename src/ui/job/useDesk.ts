@@ -82,6 +82,29 @@ export function useDesk(): Desk {
 
 const json = { "content-type": "application/json" };
 
+/** What of the maker's own an act names and the job does not have yet, to be taken up before it. */
+function takenUp(act: Act, job: Job, standards: Standard[], designs: Design[]): Act[] {
+  const named: { item?: string; standard?: string }[] =
+    act.do === "add line"
+      ? [act.line]
+      : act.do === "change line"
+        ? [act.to]
+        : act.do === "add lines"
+          ? act.lines
+          : act.do === "hives"
+            ? act.hives.flatMap((h) => h.levels.flatMap((l) => ("measured" in l ? [] : [l])))
+            : [];
+  const wanted = (id: string) => named.some((n) => n.item === id || n.standard === id);
+  return [
+    ...standards
+      .filter((s) => wanted(s.id) && !job.standards.some((x) => x.id === s.id))
+      .map((standard): Act => ({ do: "use standard", standard })),
+    ...designs
+      .filter((d) => wanted(d.recipe.id) && !job.designs.some((x) => x.recipe.id === d.recipe.id))
+      .map((design): Act => ({ do: "use design", design })),
+  ];
+}
+
 /** Opens a job: local state that answers at once, acts sent to the server one after another. */
 export function useOpenJob(
   stored: StoredJob,
@@ -165,20 +188,7 @@ export function useOpenJob(
       light,
       moves,
       act: (act, field) => {
-        const wants =
-          act.do === "add line" ? act.line.standard : act.do === "change line" ? act.to.standard : undefined;
-        const fresh = own.find((s) => s.id === wants && !latest.current.standards.some((x) => x.id === s.id));
-        const use: Act | undefined = fresh && { do: "use standard", standard: fresh };
-        if (use) {
-          latest.current = preview(latest.current, use);
-          send((r) => ({ revision: r, act: use }), false);
-        }
-        const item = act.do === "add line" ? act.line.item : act.do === "change line" ? act.to.item : undefined;
-        const design = newest.find(
-          (d) => d.recipe.id === item && !latest.current.designs.some((x) => x.recipe.id === item),
-        );
-        if (design) {
-          const take: Act = { do: "use design", design };
+        for (const take of takenUp(act, latest.current, own, newest)) {
           latest.current = preview(latest.current, take);
           send((r) => ({ revision: r, act: take }), false);
         }

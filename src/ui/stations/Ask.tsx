@@ -96,6 +96,11 @@ export function Ask() {
           </tbody>
         </table>
         <Finder big={job.lines.length === 0} />
+        <p className={job.lines.length === 0 ? "text-center" : "pt-1"}>
+          <a className="quiet" href={`/jobs/${desk.id}/hive`}>
+            {job.hives.length > 0 ? `whole hives: ${job.hives.map((h) => h.name).join(", ")}` : "build a whole hive"}
+          </a>
+        </p>
         <Saw />
       </section>
       <section aria-label="Stock">

@@ -5,11 +5,9 @@ import { cutList } from "@/core/job/cutlist";
 import { heightMarks } from "@/core/drawing/stick";
 import { frameFor, type WorkedLine } from "@/core/job/worked";
 import { lengthWithUnit } from "@/core/length/format";
-import type { Parameter } from "@/core/recipes/recipe";
 import { featureCuts } from "@/core/shape/features";
 import type { Length, Units } from "@/core/length/length";
 import { markName } from "@/core/designs/design";
-import { holds, lengthOf, type OptionValue } from "@/core/shape/shape";
 import { BodySection } from "@/ui/drawing/BodySection";
 import { CornerDetail } from "@/ui/drawing/CornerDetail";
 import { Exploded } from "@/ui/drawing/Exploded";
@@ -18,9 +16,8 @@ import { FrameView } from "@/ui/drawing/FrameView";
 import { type Desk, useDesk } from "@/ui/job/useDesk";
 import { moveText } from "@/ui/job/moves";
 import { GapGauge } from "@/ui/parts/GapGauge";
-import { LengthField } from "@/ui/parts/LengthField";
 import { Measure } from "@/ui/parts/Measure";
-import { NumberField } from "@/ui/parts/NumberField";
+import { OptionList } from "@/ui/parts/OptionList";
 import { CompareJoints } from "./CompareJoints";
 import { Empty } from "./Empty";
 
@@ -50,7 +47,7 @@ export function Shape() {
     <div className="grid grid-cols-1 gap-x-[18px] print:block gap-y-5 md:grid-cols-[218px_minmax(0,1fr)] xl:grid-cols-[218px_minmax(0,1fr)_272px]">
       <section aria-label="Lines and options" className="no-print">
         <LineList desk={desk} />
-        <OptionList desk={desk} />
+        <LineOptions desk={desk} />
       </section>
       <section aria-label="Drawing and cut list" className="min-w-0">
         <h2 className="only-print text-[1.3rem] font-semibold">
@@ -221,109 +218,20 @@ function summary({ worked }: Desk, at: number): string {
   return [shape.standard.short, ...said].join(" · ");
 }
 
-function OptionList({ desk }: { desk: Desk }) {
-  const { worked, line } = desk;
+function LineOptions({ desk }: { desk: Desk }) {
+  const { worked, line, job, problem } = desk;
   const { shape } = worked.lines[line]!;
-  const shown = shape.recipe.parameters.filter((p) => holds(p.when, shape.scope));
-  const groups = [...new Set(shown.map((p) => p.group))];
+  const field = (name: string) => `${line}.${name}`;
   return (
-    <div className="mt-3 space-y-2.5 text-[.9rem]">
-      {groups.map((g) => (
-        <fieldset key={g}>
-          <legend className="small-head">{g}</legend>
-          {g === "Corner" && shape.scope.has("joint") && <CompareJoints />}
-          {shown
-            .filter((p) => p.group === g)
-            .map((p) => (
-              <div key={p.name} className="flex items-baseline justify-between gap-2 py-[1px]">
-                <span className="text-soft" title={p.hint}>
-                  {p.label}
-                </span>
-                <OptionField desk={desk} parameter={p} />
-              </div>
-            ))}
-        </fieldset>
-      ))}
-    </div>
-  );
-}
-
-function OptionField({ desk, parameter: p }: { desk: Desk; parameter: Parameter }) {
-  const { worked, line, job } = desk;
-  const at = worked.lines[line]!;
-  const asked = job.lines[line]!.options[p.name] !== undefined;
-  const field = `${line}.${p.name}`;
-  const set = (value: OptionValue | null) => desk.act({ do: "option", at: line, name: p.name, value }, field);
-  const back = asked && (
-    <button
-      className="quiet no-print text-[.8rem]"
-      title="back to the usual"
-      aria-label={`Back to the usual ${p.label.toLowerCase()}`}
-      onClick={() => set(null)}
-    >
-      usual
-    </button>
-  );
-  if (p.kind === "length")
-    return (
-      <span className="flex items-baseline gap-1">
-        {back}
-        <LengthField
-          value={lengthOf(at.shape, p.name)}
-          units={job.units}
-          label={p.label}
-          usual={!asked}
-          problem={desk.problem?.field === field ? desk.problem.message : undefined}
-          onType={(v) => desk.try({ do: "option", at: line, name: p.name, value: v }, field)}
-          onSettle={(v) => set(v)}
-          className="w-20"
-        />
-      </span>
-    );
-  const value = at.shape.scope.working(p.name).value;
-  if (p.kind === "flag")
-    return (
-      <select
-        className="field text-right"
-        aria-label={p.label}
-        value={value.kind === "flag" && value.of ? "yes" : "no"}
-        onChange={(e) => set(e.target.value === "yes")}
-      >
-        <option value="yes">yes</option>
-        <option value="no">no</option>
-      </select>
-    );
-  if (p.kind !== "choice")
-    return (
-      <span className="flex items-baseline gap-1">
-        {back}
-        <NumberField
-          label={p.label}
-          value={value.kind === "amount" ? value.of.valueOf() : null}
-          onSettle={(n) => set(n)}
-          className={`w-20 ${asked ? "font-semibold" : ""}`}
-        />
-        {desk.problem?.field === field && (
-          <span role="alert" className="text-[.82rem] text-madder">
-            {desk.problem.message}
-          </span>
-        )}
-      </span>
-    );
-  return (
-    <select
-      className={`field max-w-36 text-right ${asked ? "font-semibold" : ""}`}
-      aria-label={p.label}
-      value={value.kind === "word" ? value.of : ""}
-      title={p.choices.find((c) => value.kind === "word" && c.id === value.of)?.note}
-      onChange={(e) => set(e.target.value)}
-    >
-      {p.choices.map((c) => (
-        <option key={c.id} value={c.id}>
-          {c.label}
-        </option>
-      ))}
-    </select>
+    <OptionList
+      shape={shape}
+      asked={job.lines[line]!.options}
+      units={job.units}
+      problem={(name) => (problem?.field === field(name) ? problem.message : undefined)}
+      set={(name, value) => desk.act({ do: "option", at: line, name, value }, field(name))}
+      tryOut={(name, value) => desk.try({ do: "option", at: line, name, value }, field(name))}
+      beside={shape.scope.has("joint") ? { Corner: <CompareJoints /> } : undefined}
+    />
   );
 }
 

@@ -9,7 +9,11 @@ export const quiltBox: Recipe = {
   kind: "other",
   about: "A rim with a mesh bottom on ledges, filled with shavings that take up winter damp.",
   needs: RIM_NEEDS,
-  parameters: [...rimParameters("5*inch"), { name: "ventBelow", label: "Vents below the top edge", group: "Size", kind: "length", default: "3.25*inch", min: "1*inch", max: "5*inch", hint: "lower than the roof's skirt reaches" }, ...FOR_BOX],
+  parameters: [
+    ...rimParameters("5*inch"),
+    { name: "ventBelow", label: "Vents below the top edge", group: "Size", kind: "length", default: "3.25*inch", min: "1*inch", max: "5*inch", hint: "lower than the roof's skirt reaches" },
+    ...FOR_BOX,
+  ],
   values: [...OVER_BODY, ...RIM_VALUES, { name: "ledge", label: "ledge", formula: "3/8*inch", mark: "trade" }],
   parts: [
     ...rimParts({ ends: [{ name: "vent", kind: "hole", l: "endLength / 2", w: "ventBelow", diameter: "1*inch" }] }),

@@ -8,7 +8,7 @@ import { NoJobError, jobStore } from "@/store/jobs";
 import { measurementStore } from "@/store/measurements";
 import { standardStore } from "@/store/standards";
 import { JobDesk } from "@/ui/job/JobDesk";
-import { STATIONS } from "@/ui/job/stations";
+import { BESIDE, STATIONS } from "@/ui/job/stations";
 
 type Props = { params: Promise<{ id: string; station: string }> };
 
@@ -16,7 +16,7 @@ async function open({ params }: Props) {
   await connection();
   const { id, station } = await params;
   const read = idParam.safeParse(id);
-  if (!read.success || !STATIONS.some((s) => s.id === station)) notFound();
+  if (!read.success || !(STATIONS.some((s) => s.id === station) || station in BESIDE)) notFound();
   try {
     return jobStore(database()).load(read.data);
   } catch (e) {
