@@ -63,6 +63,10 @@ describe("what is wrong is said at the formula that caused it", () => {
     expect(at({ ...r, parts: [{ ...board, length: "3" }] })).toEqual([["parts.0.length", "this is not a length"]]);
     expect(at({ ...r, parts: [{ ...board, width: "4*inch +" }] })[0]![0]).toBe("parts.0.width");
     expect(at({ ...r, parts: [board, board] })).toEqual([["parts.1.id", '"board" is there twice']]);
+    const flat = { ...board.places[0]!, l: "-y" as const };
+    expect(at({ ...r, parts: [{ ...board, places: [flat] }] })).toEqual([
+      ["parts.0.places.0", "length, width and thickness run along three different axes"],
+    ]);
     expect(at(withValue(r, "inch", "1*mm"))).toEqual([["values.0.name", '"inch" is a word formulas have already']]);
     expect(at({ ...r, parts: [{ ...board, length: "1*inch - 2*inch" }] })[0]).toEqual([
       "parts.0",

@@ -53,7 +53,7 @@ export const STARTERS: Hive[] = [
     of("langstroth-10", "joined-body", "deep"),
     of("langstroth-10", "insulated-jacket", "deep", { jacketHigh: inch(16, 1, 4) }),
     of("langstroth-10", "inner-cover", "deep"),
-    of("langstroth-10", "quilt-box", "deep", {}, ["winter"]),
+    of("langstroth-10", "quilt-box", "deep", round, ["winter"]),
     of("langstroth-10", "cover-telescoping", "deep", round),
   ]),
 ];

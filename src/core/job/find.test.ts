@@ -23,6 +23,11 @@ test.each([
   expect(first(typed)).toEqual(want);
 });
 
+test("of two that suit as well, one of a standard the job has comes first", () => {
+  const of = (used: string[]) => findMakeable("feed rim", makeables(), used).found[0]!.standard;
+  expect([of(["zander"]), of(["commercial"])]).toEqual(["zander", "commercial"]);
+});
+
 test("nothing is found for what nobody makes, everything for nothing typed", () => {
   expect(findMakeable("lang piano", all).found).toEqual([]);
   expect(findMakeable("", all).found).toHaveLength(all.length);

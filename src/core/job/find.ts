@@ -43,9 +43,13 @@ export function makeables(standards: Standard[] = STANDARDS, designs: Design[] =
 /**
  * Finds what a maker types in short: `nat br 14` is the National 14×12 brood body, `40 lang deep fr` forty Langstroth
  * deep frames. Every word must begin a word of the item, its standard or its size; a first word that is a number is
- * how many.
+ * how many. Of two that suit as well, one of a standard in `used` comes first.
  */
-export function findMakeable(typed: string, all: Makeable[]): { quantity?: number; found: Makeable[] } {
+export function findMakeable(
+  typed: string,
+  all: Makeable[],
+  used: string[] = [],
+): { quantity?: number; found: Makeable[] } {
   const words = typed.toLowerCase().replaceAll("×", "x").split(/\s+/).filter(Boolean);
   const many = words.length > 1 && /^\d{1,6}$/.test(words[0]!) ? Number(words.shift()) : undefined;
   const ranked = all.flatMap((m) => {
@@ -54,7 +58,7 @@ export function findMakeable(typed: string, all: Makeable[]): { quantity?: numbe
     const own = split(m.name.split(",")[0]!);
     let unsaid = own;
     // Bodies are what is made most.
-    let score = m.item === "body" ? 0.06 : 0;
+    let score = (m.item === "body" ? 0.06 : 0) + (used.includes(m.standard) ? 0.02 : 0);
     for (const w of words) {
       const hit = heads.find((h) => h === w) ?? heads.find((h) => h.startsWith(w));
       if (!hit) return [];

@@ -60,17 +60,21 @@ const valueSchema = z.strictObject({
  * z up. `at` is where the part's corner (0,0,0) lies.
  */
 const direction = z.enum(["+x", "-x", "+y", "-y", "+z", "-z"]);
-export const placeSchema = z.strictObject({
-  at: z.tuple([formula, formula, formula]),
-  l: direction,
-  w: direction,
-  t: direction,
-  /** So many of it in a row, each moved on by `step`: slats, bearers. */
-  times: formula.optional(),
-  step: z.tuple([formula, formula, formula]).optional(),
-  /** Degrees it leans about its own length: the foot stays, the reference edge moves towards the reference face. */
-  lean: formula.optional(),
-});
+export const placeSchema = z
+  .strictObject({
+    at: z.tuple([formula, formula, formula]),
+    l: direction,
+    w: direction,
+    t: direction,
+    /** So many of it in a row, each moved on by `step`: slats, bearers. */
+    times: formula.optional(),
+    step: z.tuple([formula, formula, formula]).optional(),
+    /** Degrees it leans about its own length: the foot stays, the reference edge moves towards the reference face. */
+    lean: formula.optional(),
+  })
+  .refine((p) => new Set([p.l, p.w, p.t].map((d) => d[1])).size === 3, {
+    error: "length, width and thickness run along three different axes",
+  });
 
 const edge = z.enum(["top", "bottom", "left", "right"]);
 const face = z.enum(["reference", "far"]);

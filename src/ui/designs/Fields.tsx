@@ -206,12 +206,17 @@ export function Rows({
   path: string;
   what: string;
 }) {
-  const { put } = useEditing();
+  const { put, read } = useEditing();
+  /** Not there with the usual choices. */
+  const off = (i: number) => {
+    const when = read.values.get(`${path}.${i}.when`);
+    return when?.kind === "flag" && !when.of;
+  };
   return list.map((row, i) => {
     const data = row as Record<string, unknown>;
     const label = String(data.name ?? data.id ?? data.rule ?? `${what} ${i + 1}`);
     return (
-      <li key={i} className="border-t border-rule py-1.5" aria-label={label}>
+      <li key={i} className={`border-t border-rule py-1.5 ${off(i) ? "opacity-60" : ""}`} aria-label={label}>
         <div className="flex flex-wrap items-start gap-x-4 gap-y-1">
           {columns(data).map((c) => (
             <label key={c.key} className="block">

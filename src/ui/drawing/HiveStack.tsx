@@ -24,11 +24,25 @@ export function HiveStack({
   onChoose(at: number): void;
 }) {
   const height = heightOf(standing);
-  const widest = Math.max(1, ...standing.map((s) => s.outside.length));
-  const scale = Math.min((WIDE - 190) / (widest / 1e6), (HIGH - 40) / (Math.max(height, 1) / 1e6));
-  const middle = 150 + (WIDE - 170) / 2;
+  const drawn = useMemo(
+    () =>
+      [...standing]
+        .sort((a, b) => Number(b.as === "jacket") - Number(a.as === "jacket"))
+        .map((s) => ({ s, outlines: s.shape ? cut(s, s.shape) : [] })),
+    [standing],
+  );
+  const half = useMemo(
+    () =>
+      Math.max(
+        1,
+        ...standing.map((s) => s.outside.length / 2),
+        ...drawn.flatMap((d) => d.outlines.flatMap((o) => o.rings.flat(2).map(([x]) => Math.abs(x)))),
+      ),
+    [standing, drawn],
+  );
+  const scale = Math.min((WIDE - 170) / ((2 * half) / 1e6), (HIGH - 40) / (Math.max(height, 1) / 1e6));
+  const middle = 150 + (WIDE - 160) / 2;
   const p = paper({ x: middle, y: 24 }, 0, height, scale);
-  const drawn = useMemo(() => standing.map((s) => ({ s, outlines: s.shape ? cut(s, s.shape) : [] })), [standing]);
   const joints = [...new Map(standing.filter((s) => s.as !== "jacket").map((s) => [height - s.foot, s])).entries()];
   const marks = [
     { key: "mark top", at: nm(0), label: "top" },
@@ -42,7 +56,7 @@ export function HiveStack({
       aria-label={`the hive, ${standing.length} levels, to scale`}
     >
       <Grain />
-      <path d={`M${middle - (WIDE - 190) / 2} ${p.y(0)}H${WIDE - 8}`} stroke="var(--color-ink)" strokeWidth="1" />
+      <path d={`M${middle - (WIDE - 170) / 2} ${p.y(0)}H${WIDE - 4}`} stroke="var(--color-ink)" strokeWidth="1" />
       {drawn.map(({ s, outlines }) => {
         const lit = chosen === s.at;
         return (
@@ -50,8 +64,8 @@ export function HiveStack({
             <title>{s.title}</title>
             {s.shape ? (
               <>
-                {s.frame && <Hung s={s} frame={s.frame} p={p} />}
                 <Wood outlines={outlines} p={p} litKey={lit ? `part ${outlines[0]?.part.id}` : null} />
+                {s.frame && <Hung s={s} frame={s.frame} p={p} />}
               </>
             ) : (
               <Bought s={s} p={p} />
@@ -92,7 +106,8 @@ function cut(s: Standing, shape: Shape) {
         : [0, s.outside.length];
   const [y0, y1] = s.as === "jacket" || s.as === "stand" ? reach(shape, "y") : [0, s.outside.width];
   const low = s.skirt ? s.foot - s.skirt.deep : s.foot - Math.min(0, s.as === "jacket" ? 0 : reach(shape, "z")[0]);
-  return moved(section(shape, "y", Math.round((y0 + y1) / 2) + 1), -(x0 + x1) / 2, low);
+  const seen = section(shape, "y", Math.round((y0 + y1) / 2) + 1).filter((o) => o.part.role !== "skin");
+  return moved(seen, -(x0 + x1) / 2, low);
 }
 
 /** One frame where it hangs, in outline. */

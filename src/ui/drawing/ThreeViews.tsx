@@ -23,8 +23,13 @@ export function ThreeViews({
   changed?: ReadonlySet<string>;
   onPart?(id: string): void;
 }) {
-  const views = useMemo(() => ({ front: view(shape, "y"), side: view(shape, "x"), above: view(shape, "z") }), [shape]);
-  const span = (a: ItemAxis) => reach(shape, a);
+  const views = useMemo(() => {
+    // A skin is drawn where it lies flat, not round the lid.
+    const seen = (axis: ItemAxis) => view(shape, axis).filter((o) => o.part.role !== "skin");
+    return { front: seen("y"), side: seen("x"), above: seen("z") };
+  }, [shape]);
+  const roles = [...new Set(shape.parts.map((p) => p.role))].filter((r) => r !== "skin");
+  const span = (a: ItemAxis) => reach(shape, a, ...roles);
   const [x, y, z] = [span("x"), span("y"), span("z")];
   const size = { x: x[1] - x[0], y: y[1] - y[0], z: z[1] - z[0] };
   const mm = (n: number) => n / 1e6;

@@ -6,6 +6,7 @@ import { caution } from "@/core/plan/cautions";
 import { featureCuts, noNailZones } from "@/core/shape/features";
 import { toNumber } from "@/core/shape/formula";
 import { holds, type Shape } from "@/core/shape/shape";
+import { Flat, foldedParts } from "@/ui/drawing/Flat";
 import { Exploded } from "@/ui/drawing/Exploded";
 import { Measure } from "@/ui/parts/Measure";
 import { PrintButton } from "@/ui/parts/PrintButton";
@@ -34,6 +35,11 @@ export function AssemblySheet({ worked, at, jobId }: { worked: WorkedJob; at: nu
         {name} · {line.quantity} to make
       </p>
       <Exploded shape={shape} />
+      {foldedParts(shape.parts).map((p) => (
+        <div key={p.id} className="keep-together">
+          <Flat part={p} units={units} />
+        </div>
+      ))}
       <div className="grid grid-cols-1 gap-x-8 gap-y-4 md:grid-cols-2 print:grid-cols-2">
         <section className="keep-together md:col-span-2 print:col-span-2">
           <h2 className="small-head">Parts of one, and of all {line.quantity}</h2>

@@ -13,7 +13,11 @@ export function Finder({ big }: { big: boolean }) {
   const [typed, setTyped] = useState("");
   const [at, setAt] = useState(0);
   const box = useRef<HTMLInputElement>(null);
-  const { quantity, found } = findMakeable(typed, all);
+  const { quantity, found } = findMakeable(
+    typed,
+    all,
+    desk.job.lines.map((l) => l.standard),
+  );
   const shown = typed.trim() === "" ? [] : found.slice(0, SHOWN);
   const add = (m: Makeable) => {
     desk.act({

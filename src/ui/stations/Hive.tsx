@@ -123,7 +123,7 @@ function OneHive({
   others: React.ReactNode;
 }) {
   const { job, worked } = desk;
-  const [season, setSeason] = useState<Season | undefined>(undefined);
+  const [season, setSeason] = useState<Season | undefined>("summer");
   const [chosen, setChosen] = useState<number | null>(null);
   const [fill, setFill] = useState(100);
   const [added, setAdded] = useState(false);
@@ -177,7 +177,7 @@ function OneHive({
               onClick={() => setSeason(s)}
               className={`border-0 px-2 py-0.5 ${season === s ? "bg-spruce font-semibold text-white" : "bg-bench"}`}
             >
-              {s ?? "all year"}
+              {s ?? "all"}
             </button>
           ))}
         </div>
@@ -373,6 +373,7 @@ function LevelRow({
           onClick={onChoose}
         >
           <strong
+            title={name}
             className={`block truncate font-semibold ${state === "stop" ? "text-madder underline decoration-2" : state === "care" ? "underline decoration-madder decoration-dotted" : ""}`}
           >
             {name}

@@ -11,6 +11,7 @@ import { markName } from "@/core/designs/design";
 import { BodySection } from "@/ui/drawing/BodySection";
 import { CornerDetail } from "@/ui/drawing/CornerDetail";
 import { Exploded } from "@/ui/drawing/Exploded";
+import { Flat, foldedParts } from "@/ui/drawing/Flat";
 import { ThreeViews } from "@/ui/drawing/ThreeViews";
 import { FrameView } from "@/ui/drawing/FrameView";
 import { type Desk, useDesk } from "@/ui/job/useDesk";
@@ -70,7 +71,7 @@ export function Shape() {
   );
 }
 
-const VIEWS = { cut: "cut through", three: "three views", apart: "pulled apart" };
+const VIEWS = { cut: "cut through", three: "three views", apart: "pulled apart", flat: "laid flat" };
 
 /** The line drawn: cut through with its stick where that says most, from three sides, or pulled apart. */
 function Drawing({
@@ -89,7 +90,9 @@ function Drawing({
   const marks = heightMarks(at, worked.lines);
   const body = at.shape.recipe.kind === "body";
   const canCut = marks.length > 0;
-  const shown = canCut ? chosen : chosen === "cut" ? "three" : chosen;
+  const folded = foldedParts(at.shape.parts);
+  const can = chosen === "cut" ? canCut : chosen !== "flat" || folded.length > 0;
+  const shown = can ? chosen : "three";
   const props = { units: job.units, litKey: lit?.key, onPart };
   return (
     <>
@@ -103,7 +106,7 @@ function Drawing({
         </h2>
         <span className="no-print ml-auto flex gap-2 text-[.84rem]">
           {(Object.keys(VIEWS) as (keyof typeof VIEWS)[])
-            .filter((v) => v !== "cut" || canCut)
+            .filter((v) => (v !== "cut" || canCut) && (v !== "flat" || folded.length > 0))
             .map((v) => (
               <button
                 key={v}
@@ -117,6 +120,7 @@ function Drawing({
         </span>
       </div>
       {shown === "apart" && <Exploded shape={at.shape} litKey={lit?.key} />}
+      {shown === "flat" && folded.map((p) => <Flat key={p.id} part={p} units={job.units} />)}
       {shown === "three" && <ThreeViews shape={at.shape} {...props} />}
       {shown === "cut" && body && (
         <BodySection body={at.shape} frame={frameFor(at, worked.lines)} marks={marks} onMark={onMark} {...props} />

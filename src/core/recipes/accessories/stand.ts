@@ -81,7 +81,7 @@ export const stand: Recipe = {
       width: "landingWide",
       thickness: "landingThick",
       features: [],
-      places: [{ at: ["-landingWide - 1*inch", "bodyOutsideWidth", "legs"], l: "-y", w: "+x", t: "-z" }],
+      places: [{ at: ["landingWide * cos(slope) / 2 - landingThick * sin(slope)", "bodyOutsideWidth", "legs + landingThick * cos(slope)"], l: "-y", w: "-x", t: "-z", lean: "slope" }],
     },
   ],
   hardware: [
