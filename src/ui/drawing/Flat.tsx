@@ -9,8 +9,8 @@ const WIDE = 738;
 export function Flat({ part, units }: { part: Part; units: Units }) {
   const face = faceOf(part);
   const { l, w } = part.size;
-  const k = Math.min((WIDE - 130) / l, 380 / w);
-  const [x0, y0] = [90, 74];
+  const k = Math.min((WIDE - 190) / l, 380 / w);
+  const [x0, y0] = [150, 74];
   const x = (v: number) => x0 + v * k;
   const y = (v: number) => y0 + v * k;
   const folds = face.cuts.flatMap((c) =>
@@ -24,7 +24,7 @@ export function Flat({ part, units }: { part: Part; units: Units }) {
     `M${ring.map(([a, b]) => `${x(a).toFixed(1)} ${y(b).toFixed(1)}`).join("L")}Z`;
   return (
     <svg
-      viewBox={`0 0 ${WIDE} ${y(w) + 34}`}
+      viewBox={`0 0 ${WIDE} ${y(w) + 52}`}
       className="block w-full"
       role="img"
       aria-label={`${part.name}: laid flat, with ${folds.length} fold lines`}
@@ -68,7 +68,7 @@ export function Flat({ part, units }: { part: Part; units: Units }) {
         reachFrom={y0 - 4}
         reachTo={y0 - 4}
       />
-      <Dimension run="down" from={y(0)} to={y(w)} at={18} value={w} units={units} reachFrom={x0 - 4} reachTo={x0 - 4} />
+      <Dimension run="down" from={y(0)} to={y(w)} at={34} value={w} units={units} reachFrom={x0 - 4} reachTo={x0 - 4} />
       {across.length > 0 &&
         steps(across, l).map(([a, b]) => (
           <Dimension
@@ -90,18 +90,22 @@ export function Flat({ part, units }: { part: Part; units: Units }) {
             run="down"
             from={y(a)}
             to={y(b)}
-            at={56}
+            at={96}
             value={nm(b - a)}
             units={units}
             reachFrom={x0 - 4}
             reachTo={x0 - 4}
           />
         ))}
-      <text x={x0} y={y(w) + 22} fontSize="12.5" fill="var(--color-soft)">
-        {part.name}:{" "}
-        {part.features.some((f) => f.name === "parcel cut")
-          ? "cut the red lines, fold down on the dash-dot lines; the tab beside each cut goes round the corner, under the long fold"
-          : "fold on the dash-dot lines"}
+      <text x={x0} fontSize="12.5" fill="var(--color-soft)">
+        <tspan x={x0} y={y(w) + 22}>
+          {part.name}: fold down on the dash-dot lines
+        </tspan>
+        {part.features.some((f) => f.name === "parcel cut") && (
+          <tspan x={x0} y={y(w) + 40}>
+            cut the red lines; the tab beside each goes round the corner, under the long fold
+          </tspan>
+        )}
       </text>
     </svg>
   );

@@ -1,9 +1,9 @@
 import { useMemo } from "react";
-import { type ItemAxis, type Outline, reach, view } from "@/core/shape/assembly";
+import { type ItemAxis, type Outline, reach, section, view } from "@/core/shape/assembly";
 import { nm, type Units } from "@/core/length/length";
 import type { Shape } from "@/core/shape/shape";
 import { Dimension } from "./Dimension";
-import { moved, paper } from "./paper";
+import { paper } from "./paper";
 import { Grain, Wood } from "./Wood";
 
 const WIDE = 738;
@@ -15,19 +15,27 @@ export function ThreeViews({
   units,
   litKey,
   changed,
+  cut = false,
   onPart,
 }: {
   shape: Shape;
   units: Units;
   litKey?: string | null;
   changed?: ReadonlySet<string>;
+  /** Front and side cut through the middle. */
+  cut?: boolean;
   onPart?(id: string): void;
 }) {
   const views = useMemo(() => {
     // A skin is drawn where it lies flat, not round the lid.
     const seen = (axis: ItemAxis) => view(shape, axis).filter((o) => o.part.role !== "skin");
-    return { front: seen("y"), side: seen("x"), above: seen("z") };
-  }, [shape]);
+    if (!cut) return { front: seen("y"), side: seen("x"), above: seen("z") };
+    const through = (axis: "x" | "y") => {
+      const [from, to] = reach(shape, axis, ...new Set(shape.parts.map((p) => p.role).filter((r) => r !== "skin")));
+      return section(shape, axis, Math.round((from + to) / 2) + 1).filter((o) => o.part.role !== "skin");
+    };
+    return { front: through("y"), side: through("x"), above: seen("z") };
+  }, [shape, cut]);
   const roles = [...new Set(shape.parts.map((p) => p.role))].filter((r) => r !== "skin");
   const span = (a: ItemAxis) => reach(shape, a, ...roles);
   const [x, y, z] = [span("x"), span("y"), span("z")];
@@ -40,7 +48,9 @@ export function ThreeViews({
   const aboveY = top + size.z * k + GAP;
   const draw = (outlines: Outline[], at: { x: number; y: number }, left: number, high: number) => (
     <Wood
-      outlines={moved(outlines, 0, 0).map((o) => ({ ...o, cut: true, grain: "long" as const }))}
+      outlines={
+        cut && outlines !== views.above ? outlines : outlines.map((o) => ({ ...o, cut: true, grain: "long" as const }))
+      }
       p={paper(at, left, high, scale)}
       litKey={litKey}
       changed={changed}
@@ -87,8 +97,8 @@ export function ThreeViews({
         reachFrom={46}
         reachTo={46}
       />
-      {title("front", { x: 50, y: top + size.z * k + 16 })}
-      {title("side", { x: sideX, y: top + size.z * k + 16 })}
+      {title(cut ? "front, cut through the middle" : "front", { x: 50, y: top + size.z * k + 16 })}
+      {title(cut ? "side, cut through the middle" : "side", { x: sideX, y: top + size.z * k + 16 })}
       {title("above", { x: 50 + size.x * k + 10, y: aboveY + 12 })}
     </svg>
   );

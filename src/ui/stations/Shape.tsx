@@ -86,19 +86,19 @@ function Drawing({
   onMark(key: string): void;
 }) {
   const { worked, job, lit } = desk;
-  const [chosen, setChosen] = useState<keyof typeof VIEWS>("cut");
+  const [asked, setChosen] = useState<keyof typeof VIEWS | null>(null);
   const marks = heightMarks(at, worked.lines);
   const body = at.shape.recipe.kind === "body";
   const canCut = marks.length > 0;
   const folded = foldedParts(at.shape.parts);
-  const can = chosen === "cut" ? canCut : chosen !== "flat" || folded.length > 0;
-  const shown = can ? chosen : "three";
+  const usual = canCut ? "cut" : "three";
+  const shown = asked === "flat" && folded.length === 0 ? usual : (asked ?? usual);
   const props = { units: job.units, litKey: lit?.key, onPart };
   return (
     <>
       <div className="mb-1 flex flex-wrap items-baseline gap-x-4">
         <h2 className="small-head">
-          {shown === "cut"
+          {shown === "cut" && canCut
             ? body
               ? "Story stick, and a cut through the length with one frame hanging"
               : "Story stick, a cut beside the middle, and the end bar"
@@ -106,7 +106,7 @@ function Drawing({
         </h2>
         <span className="no-print ml-auto flex gap-2 text-[.84rem]">
           {(Object.keys(VIEWS) as (keyof typeof VIEWS)[])
-            .filter((v) => (v !== "cut" || canCut) && (v !== "flat" || folded.length > 0))
+            .filter((v) => v !== "flat" || folded.length > 0)
             .map((v) => (
               <button
                 key={v}
@@ -122,10 +122,11 @@ function Drawing({
       {shown === "apart" && <Exploded shape={at.shape} litKey={lit?.key} />}
       {shown === "flat" && folded.map((p) => <Flat key={p.id} part={p} units={job.units} />)}
       {shown === "three" && <ThreeViews shape={at.shape} {...props} />}
-      {shown === "cut" && body && (
+      {shown === "cut" && !canCut && <ThreeViews shape={at.shape} cut {...props} />}
+      {shown === "cut" && canCut && body && (
         <BodySection body={at.shape} frame={frameFor(at, worked.lines)} marks={marks} onMark={onMark} {...props} />
       )}
-      {shown === "cut" && !body && <FrameView frame={at.shape} marks={marks} onMark={onMark} {...props} />}
+      {shown === "cut" && canCut && !body && <FrameView frame={at.shape} marks={marks} onMark={onMark} {...props} />}
       <p className="no-print flex flex-wrap gap-x-4 text-[.84rem]">
         <a className="quiet" href={`/jobs/${desk.id}/sheet/${at.at}`}>
           assembly sheet
