@@ -9,7 +9,7 @@ run("Lint", bin("oxlint"), ["--deny-warnings"]);
 run("Formatting", bin("prettier"), ["--check", "--log-level=warn", "."]);
 run("The core is pure, no import goes round", bin("depcruise"), ["--config", ".dependency-cruiser.cjs", "src"]);
 run("Nothing unused", bin("knip"), ["--no-progress"]);
-run("Schemas in docs are current", bin("tsx"), ["scripts/schemas.ts", "--check"]);
+run("Schemas and tables in docs are current", bin("tsx"), ["scripts/docs.ts", "--check"]);
 run("Unit tests", bin("jest"), [], { NODE_OPTIONS: "--experimental-vm-modules --no-warnings" });
 build();
 chromium();

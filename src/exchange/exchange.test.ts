@@ -4,8 +4,11 @@ import Papa from "papaparse";
 import { inch, mm } from "@/core/length/length";
 import { storyStick } from "@/core/drawing/stick";
 import { emptyJob, type JobLine } from "@/core/job/job";
+import { cutList } from "@/core/job/cutlist";
 import { workJob } from "@/core/job/worked";
 import { RECIPES } from "@/core/recipes";
+import { type Shape, ShapeError } from "@/core/shape/shape";
+import { STANDARDS } from "@/core/standards";
 import { allLayouts, layOut } from "@/core/layout/layout";
 import { piecesOf } from "@/core/layout/laid";
 import { blank, board, request } from "@/core/layout/tests/samples";
@@ -82,20 +85,39 @@ describe("DXF, read back by an independent parser", () => {
     expect(circles[0]!.center!.x).toBeCloseTo(2.375 * 25.4, 6);
   });
 
-  test("every item there is can be drawn and read back", () => {
-    for (const r of RECIPES) {
-      const standard = r.standards?.[0] ?? "langstroth-10";
-      const size = {
-        "langstroth-10": "deep",
-        national: "brood",
-        "square-190": "box",
-        kenya: "trough",
-        az: "storey",
-        layens: "deep",
-      }[standard]!;
-      const shape = shapeOf({ item: r.id, standard, size });
-      expect(readDxf(itemDxf(shape)).entities.filter((e) => e.layer === "LABEL")).toHaveLength(shape.parts.length);
-    }
+  test("a skin's fold lines lie on a layer of their own, a fold from each edge", () => {
+    const { entities } = readDxf(itemDxf(shapeOf({ item: "cover-telescoping" })));
+    const folds = entities.filter((e) => e.layer === "FOLD" && e.type === "LINE");
+    const runs = folds.map((e) =>
+      Math.hypot(e.vertices![1]!.x - e.vertices![0]!.x, e.vertices![1]!.y - e.vertices![0]!.y),
+    );
+    expect(runs.map((r) => Math.round(r * 10) / 10).sort()).toEqual([498.5, 498.5, 590.6, 590.6]);
+  });
+
+  test("every item in every standard it is made for is listed, drawn and read back", () => {
+    const ids = [...new Set(RECIPES.map((r) => r.id))];
+    for (const standard of STANDARDS)
+      for (const item of ids) {
+        let shape: Shape;
+        try {
+          shape = shapeOf({ item, standard: standard.id, size: standard.defaultSize });
+        } catch (e) {
+          if (e instanceof ShapeError && e.field === "standard") continue;
+          throw e;
+        }
+        expect(readDxf(itemDxf(shape)).entities.filter((e) => e.layer === "LABEL")).toHaveLength(shape.parts.length);
+        expect(new XMLParser().parse(itemSvg(shape))).toHaveProperty("svg");
+        const line = { item, standard: standard.id, size: standard.defaultSize, quantity: 2, options: {} };
+        const worked = workJob({ ...emptyJob("x", "mm"), lines: [line] });
+        expect(cutList(worked).map((c) => c.part.name)).toEqual(shape.parts.map((p) => p.name));
+        expect(storyStick(worked, 0).marks.length).toBeGreaterThan(0);
+      }
+  });
+
+  test("every item id of the job file's contract ships", () => {
+    const contract =
+      "body nuc divided-body long-body joined-body square-box top-bar-trough cabinet-storey frame half-frame extra-deep-frame no-ear-frame closed-top-frame pi-frame top-bar floor-solid floor-screened floor-underfloor floor-four-way entrance-block inner-cover inner-cover-four-way cover-telescoping cover-flat roof-deep roof-gable quilt-box feed-rim feed-rim-inner-board feeder-trough feeder-frame excluder slatted-rack follower stand pallet robbing-screen escape-board insulated-jacket inspection-cover transfer-clip"; // prettier-ignore
+    expect(contract.split(" ").filter((id) => !RECIPES.some((r) => r.id === id))).toEqual([]);
   });
 });
 

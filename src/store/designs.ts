@@ -1,16 +1,10 @@
-import { type Design, designSchema, MOST_BYTES, MOST_DESIGNS } from "@/core/designs/design";
+import { type Design, designSchema, type KeptMark, MOST_BYTES, MOST_DESIGNS } from "@/core/designs/design";
 import { idProblem, readDesign } from "@/core/designs/problems";
 import { JobFileError } from "@/core/job/problem";
 import type { Recipe } from "@/core/recipes/recipe";
 import { STANDARDS } from "@/core/standards";
 import type { Standard } from "@/core/standards/standard";
 import type { Db } from "./database";
-
-/** One mark as it is kept, and what was noticed of it in use. */
-export interface KeptMark extends Design {
-  madeAt: string;
-  notes: { text: string; at: string }[];
-}
 
 /** Designs of the maker's own. A mark once kept never changes; jobs carry their own copy of the one they were made with. */
 export function designStore(db: Db) {

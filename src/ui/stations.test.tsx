@@ -6,6 +6,8 @@ import { layOut } from "@/core/layout/layout";
 import { layoutRequest } from "@/core/layout/ask";
 import { orderOf } from "@/core/order/order";
 import { planOf } from "@/core/plan/plan";
+import { RECIPES } from "@/core/recipes";
+import { STANDARDS } from "@/core/standards";
 import { BoardDrawing } from "./layout/BoardDrawing";
 import { Exploded } from "./drawing/Exploded";
 import { ThreeViews } from "./drawing/ThreeViews";
@@ -18,6 +20,7 @@ const text = (node: React.ReactNode) =>
   renderToStaticMarkup(node)
     .replace(/<[^>]*>/g, " ")
     .replaceAll("&quot;", '"')
+    .replaceAll("&#x27;", "'")
     .replace(/\s+/g, " ")
     .trim();
 const body: JobLine = { item: "body", standard: "langstroth-10", size: "medium", quantity: 4, options: {} };
@@ -106,6 +109,17 @@ describe("drawn and printed", () => {
     ])
       // prettier-ignore
       expect(said).toContain(want);
+  });
+
+  test("every item has its assembly sheet: every part, and every step that holds", () => {
+    for (const r of RECIPES) {
+      const s = STANDARDS.find((x) => !r.standards || r.standards.includes(x.id))!;
+      const line = { item: r.id, standard: s.id, size: s.defaultSize, quantity: 2, options: {} };
+      const job = workJob({ ...emptyJob("x", "in"), lines: [line] });
+      const said = text(<AssemblySheet worked={job} at={0} jobId={1} />);
+      for (const p of job.lines[0]!.shape.parts) expect(said).toContain(p.name);
+      expect(said).toContain(r.mistakes[0]!);
+    }
   });
 
   test("three views carry the overall sizes; pulled apart every piece carries its letter", () => {

@@ -10,6 +10,12 @@ export interface Design {
   why: string;
 }
 
+/** One mark as it is kept, and what was noticed of it in use. */
+export interface KeptMark extends Design {
+  madeAt: string;
+  notes: { text: string; at: string }[];
+}
+
 export const MOST_DESIGNS = 50;
 /** A design file is at most so long, in bytes. */
 export const MOST_BYTES = 256 * 1024;

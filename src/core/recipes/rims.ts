@@ -72,6 +72,17 @@ export const OVER_BODY: Recipe["values"] = [
 export const rimParts = (more: { sides?: PartRecipe["features"]; ends?: PartRecipe["features"] } = {}): PartRecipe[] =>
   wallParts({ ...more, rests: false }).filter((p) => p.id !== "cleat");
 
+/** The front end as a part of its own, for what only the front has. */
+export const withFront = (parts: PartRecipe[], features: PartRecipe["features"]): PartRecipe[] =>
+  parts.flatMap((p) => {
+    if (p.id !== "end") return [p];
+    const [front, ...others] = p.places;
+    return [
+      { ...p, id: "front", name: "Front", places: [front!], features: [...p.features, ...features] },
+      { ...p, name: "Back", places: others },
+    ];
+  });
+
 export const RIM_HARDWARE = WALL_HARDWARE.filter((h) => h.id === "corner-screws" || h.id === "glue");
 
 export const rimOperations = (between: Recipe["operations"] = []): Recipe["operations"] =>

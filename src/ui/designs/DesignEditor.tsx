@@ -2,7 +2,7 @@
 import Link from "next/link";
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { partsBetween } from "@/core/designs/compare";
-import { markName } from "@/core/designs/design";
+import { type KeptMark, markName } from "@/core/designs/design";
 import { designFrom, designFromNothing } from "@/core/designs/start";
 import { type DesignRead, readDesign } from "@/core/designs/problems";
 import { emptyJob } from "@/core/job/job";
@@ -15,7 +15,6 @@ import { FormulaError } from "@/core/shape/formula";
 import { STANDARDS } from "@/core/standards";
 import { STANDARD_NAMES } from "@/core/standards/words";
 import type { Standard } from "@/core/standards/standard";
-import type { KeptMark } from "@/store/designs";
 import { Exploded } from "@/ui/drawing/Exploded";
 import { ThreeViews } from "@/ui/drawing/ThreeViews";
 import { Measure } from "@/ui/parts/Measure";

@@ -1,10 +1,9 @@
 "use client";
 import { useState } from "react";
 import { changesBetween, type PartChange } from "@/core/designs/compare";
-import { markName } from "@/core/designs/design";
+import { type KeptMark, markName } from "@/core/designs/design";
 import type { Units } from "@/core/length/length";
 import type { Recipe } from "@/core/recipes/recipe";
-import type { KeptMark } from "@/store/designs";
 import { Measure } from "@/ui/parts/Measure";
 import { dayText } from "@/ui/parts/words";
 

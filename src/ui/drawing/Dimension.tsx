@@ -38,7 +38,7 @@ export function Dimension({
   const point = (along: number, off: number) => (across ? `${along} ${at + off}` : `${at + off} ${along}`);
   const extension = (along: number, reach: number | undefined) =>
     reach !== undefined && line(`M${point(along, reach - at)}L${point(along, reach < at ? 5 : -5)}`, 0.5);
-  const room = Math.abs(to - from) > w + 8;
+  const room = Math.abs(to - from) > (across ? w + 8 : size * 1.6 + 10);
   return (
     <g onMouseEnter={onLight} style={lit ? { strokeWidth: 2 } : undefined}>
       {extension(from, reachFrom)}
@@ -77,7 +77,7 @@ export function Dimension({
           <SvgMeasure
             value={value}
             units={units}
-            x={at}
+            x={room ? at : at - w / 2 - 2}
             y={middle}
             size={size}
             anchor="middle"

@@ -42,7 +42,9 @@ export const WOOD: Parameter[] = [
     ],
   },
   { name: "moistureNow", label: "Moisture now, %", group: "Wood", kind: "number", default: "18", min: 0, max: 30, when: "drying" },
-  { name: "moistureUse", label: "Moisture in use, %", group: "Wood", kind: "number", default: "12", min: 0, max: 30, when: "drying" },
+  { name: "airHumidity", label: "Air in use, humidity %", group: "Wood", kind: "number", default: "65", min: 10, max: 95, when: "drying" },
+  { name: "airTemp", label: "Air in use, °F", group: "Wood", kind: "number", default: "70", min: 30, max: 130, when: "drying" },
+  { name: "moistureUse", label: "Moisture in use, %", group: "Wood", kind: "number", default: "equilibrium", min: 0, max: 30, when: "drying", hint: "what wood comes to in that air" },
 ];
 
 export const JOINT: Parameter[] = [
@@ -179,8 +181,21 @@ const SHRINK: Record<string, string> = {
 };
 const WOOD_HANDBOOK = { pub: "Wood Handbook, dimensional change coefficients", fromMemory: true };
 
+const EMC = { pub: "Wood Handbook, equilibrium moisture content (Hailwood–Horrobin)", fromMemory: true };
+
+/** What wood comes to in air of a temperature (°F) and humidity. */
+const EQUILIBRIUM: Recipe["values"] = [
+  { name: "emcH", label: "relative humidity, of 1", formula: "airHumidity / 100", mark: "arithmetic" },
+  { name: "emcW", label: "W of the moisture formula", formula: "330 + 0.452 * airTemp + 0.00415 * airTemp * airTemp", mark: EMC },
+  { name: "emcK", label: "K of the moisture formula, times humidity", formula: "(0.791 + 0.000463 * airTemp - 0.000000844 * airTemp * airTemp) * emcH", mark: EMC },
+  { name: "emcK1", label: "K1 of the moisture formula", formula: "6.34 + 0.000775 * airTemp - 0.0000935 * airTemp * airTemp", mark: EMC },
+  { name: "emcK2", label: "K2 of the moisture formula", formula: "1.09 + 0.0284 * airTemp - 0.0000904 * airTemp * airTemp", mark: EMC },
+  { name: "equilibrium", label: "moisture wood comes to in that air, %", formula: "1800 / emcW * (emcK / (1 - emcK) + (emcK1 * emcK + 2 * emcK1 * emcK2 * emcK * emcK) / (1 + emcK1 * emcK + emcK1 * emcK2 * emcK * emcK))", mark: EMC },
+];
+
 /** What is cut over in width for wood that still dries; any body that offers `WOOD` works it out so. */
 export const DRYING: Recipe["values"] = [
+  ...EQUILIBRIUM,
   { name: "shrink", label: "movement per percent of moisture, flat-sawn", formula: { by: "wood", is: SHRINK }, mark: WOOD_HANDBOOK },
   { name: "allowance", label: "allowance for drying", formula: "drying && moistureNow > moistureUse ? depth * shrink * (moistureNow - moistureUse) : 0*inch", mark: WOOD_HANDBOOK, why: "across the grain only; along it wood does not move" },
 ];

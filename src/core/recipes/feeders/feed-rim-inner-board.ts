@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { FOR_BOX, OVER_BODY, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
+import { FOR_BOX, OVER_BODY, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts, withFront } from "../rims";
 
 /** A feed rim with a loose board in it: feed above, a bee space below. Cut to the rim as it was measured, once glued. */
 export const feedRimInnerBoard: Recipe = {
@@ -35,7 +35,7 @@ export const feedRimInnerBoard: Recipe = {
     },
   ],
   parts: [
-    ...rimParts({ ends: [{ name: "entrance", kind: "hole", when: "entrance", l: "endLength / 2", w: "entranceAt", diameter: "bore" }] }),
+    ...withFront(rimParts(), [{ name: "entrance", kind: "hole", when: "entrance", l: "endLength / 2", w: "entranceAt", diameter: "bore" }]),
     {
       id: "side-strip",
       name: "Side strip",
@@ -65,13 +65,13 @@ export const feedRimInnerBoard: Recipe = {
     { id: "seal", name: "sealant for inside joints, tube", count: "1/10", unit: "each", spare: 0, for: "rims", mark: "mem" },
     { id: "cover", name: "swing cover for an entrance", count: "1", unit: "each", spare: 0, for: "entrances", when: "entrance", mark: "mem" },
   ],
-  operations: rimOperations([{ id: "entrance", name: "Bore the entrance where the diagonals cross", station: "drill", of: "end", setup: 5, each: 1, when: "entrance", hazard: "drill", mark: "mem" }]),
+  operations: rimOperations([{ id: "entrance", name: "Bore the entrance where the diagonals cross", station: "drill", of: "front", setup: 5, each: 1, when: "entrance", hazard: "drill", mark: "mem" }]),
   steps: [
     { text: "Glue and fasten the rim; strips flush with its lower edge." },
     { text: "Measure the rim inside, once glued, and cut the board to that: a sixty-fourth less each way." },
     { text: 'Bore the 2" feed hole before the board is glued up; seal every inside joint, so that mites and beetles find no crack.' },
   ],
-  mistakes: ["the board cut from the drawing instead of the rim", "only one end bored meant, and both are: bore the front one"],
+  mistakes: ["the board cut from the drawing instead of the rim", "the board bored after glue-up, and it tears out"],
   stands: { as: "sheet", height: "depth", outside: ["outsideLength", "outsideWidth"], under: "under", over: "depth - under - board", entrance: "entrance ? entranceAt - bore / 2 : depth" },
   demands: [
     { rule: "skirt-clear", label: "Entrance clear below the cover's skirt", value: "entranceAt - bore / 2 - skirt", least: "0*inch", below: "care", when: "entrance", advice: "a deeper rim, or a cover with a shorter skirt", mark: "trade" },
