@@ -32,11 +32,9 @@ const laid = (page) =>
 
 /** Name, page, and what is done before the picture. */
 const SHOTS = [
-  ["jobs", "/"],
   ["ask", "/jobs/1/ask"],
   ["shape", "/jobs/1/shape"],
   ["frame", "/jobs/1/sheet/2"],
-  ["shape-mm", "/jobs/2/shape"],
   ["national", "/jobs/3/shape"],
   [
     "long-hive",
@@ -88,7 +86,32 @@ const SHOTS = [
   ["buy", "/jobs/1/buy"],
   ["run", "/jobs/1/run"],
   ["prove", "/jobs/1/prove"],
-  ["run-late", "/jobs/3/run"],
+  ["hive", "/jobs/5/hive"],
+  [
+    "floor",
+    "/jobs/5/shape",
+    async (page) => {
+      await page.getByRole("button", { name: /Screened floor/ }).click();
+      await page.getByRole("button", { name: "cut through" }).click();
+    },
+  ],
+  [
+    "skin",
+    "/jobs/5/shape",
+    async (page) => {
+      await page.getByRole("button", { name: /Telescoping cover/ }).click();
+      await page.getByRole("button", { name: "laid flat" }).click();
+    },
+  ],
+  [
+    "design",
+    "/patterns/designs/brackwater-patty-rim",
+    async (page) => {
+      await page.getByRole("tab", { name: /Worked out/ }).click();
+      await page.getByLabel("nominalInsideLength, formula").fill("bodyOutsideLong - 2 * nominalEnd");
+      await page.getByRole("list", { name: "To put right" }).waitFor();
+    },
+  ],
 ];
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 if (!existsSync("docs/screenshots")) mkdirSync("docs/screenshots", { recursive: true });

@@ -1,21 +1,10 @@
+import { freeId } from "@/core/naming";
 import { RECIPES } from "@/core/recipes";
 import type { Recipe } from "@/core/recipes/recipe";
 
-/** An id from a name: small letters, digits, dashes; never one that ships or is taken. */
-export function designId(name: string, taken: string[]): string {
-  const plain =
-    name
-      .toLowerCase()
-      .normalize("NFKD")
-      .replace(/[^a-z0-9]+/g, "-")
-      .replace(/^-+|-+$/g, "")
-      .slice(0, 30) || "own-design";
-  const all = new Set([...taken, ...RECIPES.map((r) => r.id)]);
-  for (let n = 1; ; n++) {
-    const id = n === 1 ? plain : `${plain}-${n}`;
-    if (!all.has(id)) return id;
-  }
-}
+/** An id for a design: never one that ships or is taken. */
+export const designId = (name: string, taken: string[]): string =>
+  freeId(name, "own-design", [...taken, ...RECIPES.map((r) => r.id)]);
 
 /** A design with nothing but one board, to build on. */
 export const designFromNothing = (name: string, taken: string[]): Recipe => ({

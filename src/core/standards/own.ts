@@ -1,3 +1,4 @@
+import { freeId } from "@/core/naming";
 import { LengthError, parseLength } from "@/core/length/parse";
 import { STANDARDS } from "./index";
 import type { Standard } from "./standard";
@@ -91,19 +92,5 @@ export function standardProblems(s: Standard): { field: string; message: string 
   return problems;
 }
 
-/** An id from a name: small letters, digits, dashes; never one that is taken. */
-export function ownId(name: string, taken: string[]): string {
-  const plain =
-    name
-      .toLowerCase()
-      .normalize("NFKD")
-      .replace(/[^a-z0-9]+/g, "-")
-      .replace(/^-+|-+$/g, "")
-      .slice(0, 30) || "own";
-  const base = plain.length < 2 ? `${plain}-own` : plain;
-  const all = new Set([...taken, ...STANDARDS.map((s) => s.id)]);
-  for (let n = 1; ; n++) {
-    const id = n === 1 ? base : `${base}-${n}`;
-    if (!all.has(id)) return id;
-  }
-}
+/** An id for a standard: never one that ships or is taken. */
+export const ownId = (name: string, taken: string[]): string => freeId(name, "own", [...taken, ...STANDARDS.map((s) => s.id)]);
