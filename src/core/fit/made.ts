@@ -1,6 +1,7 @@
 import type { Length, Units } from "@/core/length/length";
-import type { WorkedJob, WorkedLine } from "@/core/job/worked";
-import { bodyOf, frameFor, frameOf, schoolOf } from "@/core/job/worked";
+import type { WorkedLine } from "@/core/job/shapes";
+import type { WorkedJob } from "@/core/job/worked";
+import { bodyOf, frameFor, frameOf, schoolOf } from "@/core/job/shapes";
 import type { Finding } from "./finding";
 import { type BodyMeasures, type FrameMeasures, frameCount } from "./measure";
 import { DEFAULT_BANDS, betweenBoxes, fitFrame } from "./rules";

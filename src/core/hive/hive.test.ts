@@ -124,6 +124,40 @@ describe("the classic mistakes are found", () => {
   });
 });
 
+describe("a job's lines are held against its own boxes", () => {
+  const found = (...lines: [string, object?, string?][]) =>
+    workJob({
+      ...job,
+      lines: lines.map(([item, options = {}, size = "deep"]) => ({
+        item,
+        standard: "langstroth-10",
+        size,
+        quantity: 2,
+        options: options as never,
+      })),
+    }).findings;
+  const state = (rule: string, line: number, ...lines: Parameters<typeof found>) =>
+    found(...lines)
+      .filter((f) => f.rule === rule && f.line === line)
+      .map((f) => f.state);
+  test("a cover over thick walls, and one with no inner cover in the job", () => {
+    expect(state("telescoping-clearance", 1, ["body"], ["cover-telescoping"], ["inner-cover"])).toEqual(["ok"]);
+    expect(
+      state("telescoping-clearance", 1, ["body", { thickness: inch(1) }], ["cover-telescoping"], ["inner-cover"]),
+    ).toEqual(["stop"]);
+    expect(state("inner-cover-missing", 1, ["body"], ["cover-telescoping"])).toEqual(["care"]);
+    expect(state("inner-cover-missing", 0, ["cover-telescoping"])).toEqual([]);
+  });
+  test("an inner cover with its rim over frames that stand nearly flush, an excluder that does not reach, a floor under the deepest box", () => {
+    expect(state("flat-cover", 1, ["body", { beeSpace: "bottom" }], ["inner-cover"])).toEqual(["stop"]);
+    expect(
+      state("excluder-cover", 1, ["body"], ["excluder", { bodyOutsideLength: inch(18), bodyOutsideWidth: inch(14) }]),
+    ).toEqual(["stop"]);
+    expect(state("floor-gap", 2, ["body"], ["body", {}, "medium"], ["floor-solid"])).toEqual(["ok"]);
+    expect(state("footprint-step", 1, ["body", { thickness: inch(1) }], ["floor-solid"])).toEqual(["care"]);
+  });
+});
+
 describe("figures of a stack", () => {
   test("a full deep ten-frame weighs 80–90 lb, a medium 50–60, a shallow 45–50 (handbook 10 and 12 [trade])", () => {
     const pounds = (size: string) => unit(weigh(stand(hive(level("body", {}, size)), job)).fullKg, "kg").toNumber("lb");

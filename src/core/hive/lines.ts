@@ -1,4 +1,4 @@
-import { bodyOf, frameFor, shapeOfLine } from "@/core/job/worked";
+import { bodyOf, frameFor, shapeOfLine } from "@/core/job/shapes";
 import type { Job, JobLine } from "@/core/job/job";
 import { frameCount } from "@/core/fit/measure";
 import { toCount } from "@/core/shape/formula";

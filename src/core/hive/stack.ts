@@ -19,9 +19,15 @@ export function judgeStack(standing: Standing[], units: Units): Finding[] {
         ? excluded(chain, i, rule)
         : [],
     ),
-    ...chain.flatMap((s, i) => (s.skirt ? skirted(standing, chain, i, rule) : [])),
+    ...chain.flatMap((s) => (s.skirt ? skirted(standing, s, rule) : [])),
     ...standing.filter((s) => s.as === "jacket").flatMap((s) => jacketed(s, standing, rule)),
   ];
+}
+
+/** What two things say of each other where one stands on the other; nothing of what else a hive would need. */
+export function judgeMeeting(lower: Standing, upper: Standing, units: Units): Finding[] {
+  const alone = ["floor-missing", "cover-missing", "inner-cover-missing", "jacket-fit", "jacket-height"];
+  return judgeStack([lower, { ...upper, foot: lower.height }], units).filter((f) => !alone.includes(f.rule));
 }
 
 interface Said {
@@ -345,8 +351,7 @@ function excluded(chain: Standing[], i: number, r: Ruler): Finding[] {
 }
 
 /** A skirt against everything it reaches down over, and entrances it would shut. */
-function skirted(all: Standing[], chain: Standing[], i: number, r: Ruler): Finding[] {
-  const cover = chain[i]!;
+function skirted(all: Standing[], cover: Standing, r: Ruler): Finding[] {
   const skirt = cover.skirt!;
   const edge = cover.foot - skirt.deep;
   const reached = all.filter((s) => s !== cover && s.as !== "stand" && s.foot < cover.foot && s.foot + s.height > edge);

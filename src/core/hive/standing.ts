@@ -1,6 +1,6 @@
 import { bottomGap, topGap } from "@/core/fit/rules";
 import { frameCount } from "@/core/fit/measure";
-import { bodyOf, frameFor, frameOf, schoolOf, shapeOfLine, type WorkedLine } from "@/core/job/worked";
+import { bodyOf, frameFor, frameOf, schoolOf, shapeOfLine, type WorkedLine } from "@/core/job/shapes";
 import type { Job } from "@/core/job/job";
 import { type Length, nm } from "@/core/length/length";
 import { toCount, toLength } from "@/core/shape/formula";
@@ -76,11 +76,16 @@ function ofItem(
 ): Standing | undefined {
   const { seasons: _seasons, ...asked } = level;
   const line = { ...asked, quantity: 1 };
-  const shape = shapeOfLine(line, job.units, job);
+  return standingOf({ line, at: -1, shape: shapeOfLine(line, job.units, job) }, at, lines);
+}
+
+/** A line as a hive's rules see it, its foot on the ground; nothing for what does not stand in one. */
+export function standingOf(worked: WorkedLine, at: number, lines: WorkedLine[]): Standing | undefined {
+  const { shape } = worked;
   const base = { at, title: shape.title, foot: 0, shape, frames: 0, judged: { over: true, under: true } };
   if (shape.recipe.kind === "body") {
     const body = bodyOf(shape);
-    const hung = frameFor({ line, at: -1, shape }, lines);
+    const hung = frameFor(worked, lines);
     const frame = frameOf(hung);
     const closed = schoolOf(shape) === "closed";
     return {

@@ -12,7 +12,8 @@ import { readJob, writeJob } from "./file";
 import { findMakeable, makeables } from "./find";
 import { emptyJob, type Job, type JobLine, USUAL_WORKSHOP } from "./job";
 import { carryOut } from "./perform";
-import { shapeOfLine, workJob } from "./worked";
+import { shapeOfLine } from "./shapes";
+import { workJob } from "./worked";
 
 const line: JobLine = { item: "body", standard: "langstroth-10", size: "deep", quantity: 4, options: {} };
 const board = { form: "board" as const, material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96), price: 14, available: null, source: "buy" as const }; // prettier-ignore

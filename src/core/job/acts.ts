@@ -8,7 +8,7 @@ import { standardOf } from "@/core/standards/own";
 import type { Standard } from "@/core/standards/standard";
 import type { BoardStock, Job, JobLine, StockEntry, Workshop } from "./job";
 import { JobFileError } from "./problem";
-import { shapeOfLine } from "./worked";
+import { shapeOfLine } from "./shapes";
 
 /** Everything a person can do to a job; lengths in nm. `actSchema` checks one that comes from outside. */
 export type Act =

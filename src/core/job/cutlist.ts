@@ -3,7 +3,8 @@ import type { Units } from "@/core/length/length";
 import { featureText } from "@/core/shape/features";
 import type { Part } from "@/core/shape/shape";
 import { workingText } from "@/core/shape/write";
-import type { WorkedJob, WorkedLine } from "./worked";
+import type { WorkedLine } from "./shapes";
+import type { WorkedJob } from "./worked";
 
 /** One kind of piece of one line, for the whole job. */
 export interface CutPart {

@@ -16,7 +16,7 @@ import { type Options, ShapeError } from "@/core/shape/shape";
 import { type Job, type JobLine, LIMITS, type StockEntry, USUAL_WORKSHOP } from "./job";
 import { JobFileError } from "./problem";
 import type { LaidPiece } from "@/core/layout/laid";
-import { shapeOfLine } from "./worked";
+import { shapeOfLine } from "./shapes";
 
 /** A design as a job carries it. */
 const jobDesignSchema = designSchema.pick({ recipe: true, mark: true, why: true });

@@ -1,7 +1,6 @@
 import { type Finding } from "@/core/fit/finding";
-import { type BodyMeasures, type FrameMeasures, frameCount, measureBody, measureFrame } from "@/core/fit/measure";
+import { frameCount } from "@/core/fit/measure";
 import {
-  type BeeSpace,
   DEFAULT_BANDS,
   betweenBoxes,
   demands,
@@ -11,47 +10,27 @@ import {
   usualOutside,
 } from "@/core/fit/rules";
 import { contactArea, excluderCover, innerVolume } from "@/core/fit/figures";
-import { type MakersOwn, recipeOf } from "@/core/designs/design";
 import { nm } from "@/core/length/length";
-import { kinOf, recipeFor, RECIPES } from "@/core/recipes";
-import { standardOf } from "@/core/standards/own";
-import type { Standard } from "@/core/standards/standard";
-import { lengthOf, type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
-import type { Job, JobLine } from "./job";
-
-/** A line with its shape worked out. */
-export interface WorkedLine {
-  line: JobLine;
-  at: number;
-  shape: Shape;
-}
+import { lengthOf } from "@/core/shape/shape";
+import type { Job } from "./job";
+import { meetings } from "./meet";
+import {
+  bodyFor,
+  bodyOf,
+  frameFor,
+  frameOf,
+  framesFor,
+  itemOf,
+  mates,
+  schoolOf,
+  shapeOfLine,
+  type WorkedLine,
+} from "./shapes";
 
 export interface WorkedJob {
   job: Job;
   lines: WorkedLine[];
   findings: Finding[];
-}
-
-const NOTHING: MakersOwn = { standards: [], designs: [] };
-
-const shapes = new WeakMap<JobLine, Shape>();
-/** Shapes by what was asked, so that the same asked again (an undo, another line) is not worked out again. */
-const asked = new Map<string, Shape>();
-const ASKED_KEPT = 500;
-
-/** The shape of a line; a line object, and what it asks, is worked out once. @throws ShapeError */
-export function shapeOfLine(line: JobLine, units: Job["units"], own: MakersOwn = NOTHING): Shape {
-  const known = shapes.get(line);
-  if (known) return known;
-  const { item, standard, size, options } = line;
-  const found = standardOf(standard, own.standards)!;
-  const design = own.designs.find((d) => d.recipe.id === item)?.recipe;
-  const key = JSON.stringify([design ?? item, own.standards.includes(found) ? found : standard, size, options]);
-  const shape = asked.get(key) ?? shapeItem(recipeOf(item, found, own)!, found, size, options, units);
-  if (asked.size >= ASKED_KEPT) asked.clear();
-  asked.set(key, shape);
-  shapes.set(line, shape);
-  return shape;
 }
 
 const jobs = new WeakMap<Job, WorkedJob>();
@@ -64,85 +43,6 @@ export function workJob(job: Job): WorkedJob {
   const worked = { job, lines, findings: fitJob(job, lines) };
   jobs.set(job, worked);
   return worked;
-}
-
-const measured = { body: new WeakMap<Shape, BodyMeasures>(), frame: new WeakMap<Shape, FrameMeasures>() };
-function once<T>(known: WeakMap<Shape, T>, shape: Shape, work: (s: Shape) => T): T {
-  const found = known.get(shape) ?? work(shape);
-  known.set(shape, found);
-  return found;
-}
-export const bodyOf = (shape: Shape): BodyMeasures => once(measured.body, shape, measureBody);
-export const frameOf = (shape: Shape): FrameMeasures => once(measured.frame, shape, measureFrame);
-
-/** An item of the line's standard with its usual options, for a line whose counterpart is not in the job. */
-const usual = new WeakMap<Standard, Map<string, Shape>>();
-function usualShape(item: string, like: Shape, options: JobLine["options"] = {}): Shape {
-  const { standard, size } = like;
-  const bySize = usual.get(standard) ?? new Map<string, Shape>();
-  usual.set(standard, bySize);
-  const key = `${item} ${size} ${JSON.stringify(options)}`;
-  const found = bySize.get(key) ?? shapeItem(recipeFor(item, standard)!, standard, size, options);
-  bySize.set(key, found);
-  return found;
-}
-
-/** The item that hangs in a body of this recipe and standard. */
-const hangs = (shape: Shape) => shape.recipe.hangs ?? shape.standard.hangs ?? "frame";
-
-/** What body and frame must agree on when both have the choice: which two boxes are joined. */
-function shared(shape: Shape): JobLine["options"] {
-  if (!shape.scope.has("boxes")) return {};
-  const boxes = shape.scope.working("boxes").value;
-  return boxes.kind === "word" ? { boxes: boxes.of } : {};
-}
-
-/** The frame that hangs in a body: the job's own of that standard and size, otherwise the standard's. */
-export function frameFor(body: WorkedLine, lines: WorkedLine[]): Shape {
-  return framesFor(body, lines)[0]!;
-}
-
-function framesFor(body: WorkedLine, lines: WorkedLine[]): Shape[] {
-  const own = mates(body, lines, "frame").map((l) => l.shape);
-  return own.length > 0 ? own : [usualShape(hangs(body.shape), body.shape, shared(body.shape))];
-}
-
-/** Lines that meet this one in a hive: same standard and size, and one hangs in the other. */
-function mates(of: WorkedLine, lines: WorkedLine[], kind: "body" | "frame"): WorkedLine[] {
-  return lines.filter((l) => {
-    if (l.shape.recipe.kind !== kind || l.line.standard !== of.line.standard || l.line.size !== of.line.size)
-      return false;
-    const [body, frame] = kind === "body" ? [l, of] : [of, l];
-    return (
-      hangs(body.shape) === itemOf(frame) && JSON.stringify(shared(body.shape)) === JSON.stringify(shared(frame.shape))
-    );
-  });
-}
-
-/** The bee-space school of a body: as chosen, otherwise the standard's. */
-export function schoolOf(shape: Shape): BeeSpace {
-  const chosen = shape.scope.has("beeSpace") ? shape.scope.working("beeSpace").value : undefined;
-  return chosen?.kind === "word" ? (chosen.of as BeeSpace) : shape.standard.beeSpace;
-}
-
-/** A body the frame goes in, when the job has none: the first recipe of its standard that hangs it. */
-function bodyFor(frame: WorkedLine): Shape | undefined {
-  const home = RECIPES.find(
-    (r) =>
-      r.kind === "body" &&
-      (!r.standards || r.standards.includes(kinOf(frame.shape.standard))) &&
-      (r.hangs ?? frame.shape.standard.hangs ?? "frame") === itemOf(frame) &&
-      recipeFor(r.id, frame.shape.standard) === r,
-  );
-  try {
-    return (
-      home &&
-      usualShape(home.id, frame.shape, home.parameters.some((p) => p.name === "boxes") ? shared(frame.shape) : {})
-    );
-  } catch (e) {
-    if (e instanceof ShapeError) return undefined;
-    throw e;
-  }
 }
 
 /** Figures to compare this box by. */
@@ -172,9 +72,6 @@ function different(lines: WorkedLine[]): WorkedLine[] {
   return [...new Map(lines.toReversed().map((l) => [kind(l), l])).values()].toReversed();
 }
 
-/** What the rules know a line as: of a design of the maker's own, the item it was copied from. */
-const itemOf = ({ line, shape }: WorkedLine) => shape.recipe.basedOn ?? line.item;
-
 /** Items that stand on each other in a hive. */
 const STACKED = ["body"];
 
@@ -191,7 +88,11 @@ function fitJob(job: Job, lines: WorkedLine[]): Finding[] {
       if (!box) return own;
       return [...fitFrame(frameOf(line.shape), bodyOf(box), frameCount(box), schoolOf(box), ctx), ...own];
     }
-    if (line.shape.recipe.kind !== "body") return own;
+    if (line.shape.recipe.kind !== "body") {
+      // What is judged on the job's own boxes is not judged again on the usual one.
+      const met = meetings(line, lines, units);
+      return [...met, ...own.filter((f) => !met.some((m) => m.rule === f.rule))];
+    }
     const hung = (l: WorkedLine) => ({ frame: frameOf(frameFor(l, lines)), body: bodyOf(l.shape) });
     const inside = framesFor(line, lines).flatMap((f) =>
       fitFrame(frameOf(f), bodyOf(line.shape), frameCount(line.shape), schoolOf(line.shape), ctx),

@@ -3,7 +3,7 @@ import { useState } from "react";
 import type { Finding } from "@/core/fit/finding";
 import { cutList } from "@/core/job/cutlist";
 import { heightMarks } from "@/core/drawing/stick";
-import { frameFor, type WorkedLine } from "@/core/job/worked";
+import { frameFor, type WorkedLine } from "@/core/job/shapes";
 import { lengthWithUnit } from "@/core/length/format";
 import { featureCuts } from "@/core/shape/features";
 import type { Length, Units } from "@/core/length/length";

@@ -1,0 +1,74 @@
+import { DEFAULT_BANDS } from "@/core/fit/rules";
+import type { Finding } from "@/core/fit/finding";
+import { judgeMeeting } from "@/core/hive/stack";
+import { type Standing, standingOf } from "@/core/hive/standing";
+import type { Units } from "@/core/length/length";
+import { itemOf, type WorkedLine } from "./shapes";
+
+/** Boxes that floors, covers, rims and sheets of the same standard stand under and on. */
+const BOXES = ["body", "divided-body", "joined-body"];
+
+/**
+ * What a floor, cover, rim or sheet of a job says of the job's own boxes of its standard: a floor of the deepest, a
+ * cover or sheet of every one it may stand on, a sheet also of the shallowest that may stand on it.
+ */
+export function meetings(line: WorkedLine, lines: WorkedLine[], units: Units): Finding[] {
+  const item = standingOf(line, line.at, lines);
+  if (!item || item.as === "body" || item.as === "stand" || item.as === "jacket") return [];
+  const ofStandard = lines.filter((l) => l.line.standard === line.line.standard);
+  const boxes = distinct(
+    ofStandard.filter((l) => BOXES.includes(itemOf(l))).flatMap((l) => standingOf(l, line.at, lines) ?? []),
+  );
+  if (boxes.length === 0) return [];
+  const deepest = boxes.reduce((a, b) => (b.height > a.height ? b : a));
+  const shallowest = boxes.reduce((a, b) => (b.height < a.height ? b : a));
+  const at = (found: Finding[]) => found.map((f) => ({ ...f, line: line.at }));
+  if (item.as === "floor") return at(judgeMeeting(item, deepest, units));
+  const inner = ofStandard.some((l) => l.shape.recipe.stands?.as === "inner-cover");
+  // A cover made to a jacket goes over the jacket.
+  const jackets = item.skirt
+    ? ofStandard.filter((l) => itemOf(l) === "insulated-jacket").flatMap((l) => standingOf(l, line.at, lines) ?? [])
+    : [];
+  // Where there are inner covers, the frames are under those; where there are jackets, the skirt goes over them.
+  const apart = [
+    ...(item.as === "cover" && inner ? ["flat-cover"] : []),
+    ...(jackets.length > 0 ? ["telescoping-clearance"] : []),
+  ];
+  const overFrames = !(item.tight && inner) && (item.as === "rim" || item.under <= DEFAULT_BANDS.bridges);
+  const under = overFrames
+    ? boxes.flatMap((b) => judgeMeeting(b, item, units).filter((f) => !apart.includes(f.rule)))
+    : [];
+  const round = jackets.flatMap((j) => judgeMeeting(j, item, units));
+  const over =
+    item.as === "sheet" && item.over <= DEFAULT_BANDS.bridges && shallowest.height < deepest.height
+      ? judgeMeeting(item, shallowest, units)
+      : [];
+  const missing = item.skirt && !inner ? [lacking(line.at, item)] : [];
+  return at([...under, ...round, ...over, ...missing]);
+}
+
+/** One of each kind of box. */
+function distinct(boxes: Standing[]): Standing[] {
+  const key = (s: Standing) => JSON.stringify([s.outside, s.inside, s.height, s.over, s.under]);
+  return [...new Map(boxes.map((b) => [key(b), b])).values()];
+}
+
+function lacking(at: number, cover: Standing): Finding {
+  return {
+    rule: "inner-cover-missing",
+    label: "Under the telescoping lid",
+    line: at,
+    state: "care",
+    value: cover.height,
+    allowed: [null, null],
+    text: `no inner cover in this job: once ${cover.title.toLowerCase()} is glued down no tool can reach in to free it`,
+    advice: "add inner covers, or have them already",
+    working: {
+      name: "inner-cover-missing",
+      label: "Under the telescoping lid",
+      source: "asked",
+      mark: "trade",
+      value: { kind: "word", of: "none" },
+    },
+  };
+}
