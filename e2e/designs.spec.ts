@@ -154,4 +154,6 @@ test("a hive is built, its mistakes found before it is made, and one act makes i
   await expect(lines).toHaveCount(before + 9);
   await page.reload();
   await expect(lines).toHaveCount(before + 9);
+  await page.getByRole("button", { name: "undo" }).click();
+  await expect(lines).toHaveCount(before);
 });

@@ -169,7 +169,17 @@ test("axe finds nothing serious on any station or sheet; nothing runs off an upr
   }
   await page.goto("/jobs/1/sheet/0");
   expect(await serious("sheet")).toEqual([]);
+  for (const path of ["/jobs/5/hive", "/patterns", "/patterns/designs/brackwater-patty-rim"]) {
+    await page.goto(path);
+    await expect(page.getByRole("main")).toBeVisible();
+    expect([path, await serious(path)]).toEqual([path, []]);
+  }
   await page.setViewportSize({ width: 810, height: 1080 });
+  for (const path of ["/jobs/5/hive", "/patterns", "/patterns/designs/brackwater-patty-rim"]) {
+    await page.goto(path);
+    await expect(page.getByRole("main")).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(810);
+  }
   await open(page);
   for (const key of ["1", "2", "3", "4", "5", "6"]) {
     await page.keyboard.press(key);

@@ -103,7 +103,7 @@ test("laying out can be stopped and started again", async ({ page }) => {
   await expect(page.getByText("Stopped.")).toBeVisible();
   hold = false;
   // What was known when it was stopped is shown, and the search can be taken up again.
-  await page.getByRole("button", { name: "look further" }).click({ timeout: 20_000 });
-  await expect(page.getByText("Stopped early.")).toBeHidden({ timeout: 20_000 });
+  await page.getByRole("button", { name: "look further" }).click({ timeout: 60_000 });
+  await expect(page.getByText("Stopped early.")).toBeHidden({ timeout: 60_000 });
   await expect(page.getByText("Set-ups, in sawing order")).toBeVisible();
 });

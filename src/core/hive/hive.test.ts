@@ -9,6 +9,7 @@ import { linesOf, neededBy } from "./lines";
 import { judgeStack } from "./stack";
 import { heightOf, stand } from "./standing";
 import { STARTERS } from "./starters";
+import { conductivity, warmth } from "./warmth";
 import { weigh } from "./weigh";
 
 const job = emptyJob("x", "in");
@@ -191,6 +192,28 @@ describe("figures of a stack", () => {
     const [empty, half, full] = [0, 0.5, 1].map((f) => weigh(standing, f).fullKg);
     expect(half! - empty!).toBeCloseTo((full! - empty!) / 2, 9);
     expect(empty).toBe(weigh(standing).emptyKg);
+  });
+});
+
+describe("warmth of the lowest box", () => {
+  const r = (...levels: Level[]) => warmth(stand(hive(...levels), job))!;
+  test("k of wood, 0.11 W/(m·K) for white pine of 0.37 at 12 % (Wood Handbook's table, from memory)", () => {
+    expect(conductivity(0.37)).toBeCloseTo(0.11, 2);
+  });
+  test("a 3/4 wall by hand, a jacket's foam in units of a general library, a lid of 1/4 and 1/2 ply", () => {
+    const bare = 0.15 + 0.01905 / conductivity(0.35);
+    expect(r(level("body")).wall).toBeCloseTo(bare, 9);
+    const foam = unit(3.8, "ft^2 degR hour / BTU").toNumber("m^2 K / W");
+    const jacketed = r(level("body"), level("insulated-jacket")).wall;
+    expect(jacketed - bare).toBeCloseTo(0.009525 / conductivity(0.35) + foam, 3);
+    const covered = r(level("body"), level("inner-cover"), level("cover-telescoping"));
+    expect(covered.lid).toBeCloseTo(0.15 + 0.01905 / conductivity(0.5), 9);
+    const [area, flat] = [2 * (0.504825 + 0.41275) * 0.244475, 0.504825 * 0.41275];
+    expect(covered.loss).toBeCloseTo(area / bare + flat / covered.lid!, 6);
+  });
+  test("a mesh floor closes nothing; foam under its tray does", () => {
+    expect(r(level("floor-screened"), level("body")).floor).toBeUndefined();
+    expect(r(level("floor-screened", { insulated: true }), level("body")).floor).toBeGreaterThan(0.15);
   });
 });
 

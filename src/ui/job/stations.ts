@@ -39,6 +39,8 @@ export function stationState(id: StationId, desk: Desk, laid: Laid): StationStat
   if (layout.state === "failed") return { text: "could not lay out", wrong: true };
   if (!layout.fresh || !layout.result) return { text: layout.state === "stopped" ? "stopped" : "working …" };
   const { result } = layout;
+  if (id === "lay-out" && layout.improving && result.missing.length === 0)
+    return { text: `${count(result.count, "board")} so far` };
   if (id === "lay-out")
     return result.missing.length > 0
       ? { text: `${count(result.missing.length, "part")} without wood`, wrong: true }

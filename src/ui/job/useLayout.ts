@@ -9,6 +9,8 @@ export interface LayoutState {
   result?: LayoutResult;
   /** The result is of the present question. */
   fresh: boolean;
+  /** It is the best so far; a better one is still looked for. */
+  improving?: boolean;
   progress?: Progress;
   error?: string;
   /** It was stopped: the result is the best that was known then. */
@@ -28,7 +30,7 @@ export function useLayout(request: LayoutRequest): LayoutState {
     const call = new AbortController();
     const name = `${Date.now().toString(36)}${Math.random().toString(36).slice(2)}`;
     asked.current = name;
-    setState((s) => ({ ...s, state: "working", fresh: false, progress: undefined }));
+    setState((s) => ({ ...s, state: "working", fresh: false, improving: false, progress: undefined }));
     const timer = setTimeout(() => {
       void (async () => {
         try {
@@ -43,10 +45,16 @@ export function useLayout(request: LayoutRequest): LayoutState {
               ((await reply.json()) as { error?: string }).error ?? `the server answered ${reply.status}`,
             );
           for await (const line of linesOf(reply.body)) {
-            const said = JSON.parse(line) as { progress?: Progress; result?: LayoutResult; error?: string };
+            const said = JSON.parse(line) as {
+              progress?: Progress;
+              soFar?: LayoutResult;
+              result?: LayoutResult;
+              error?: string;
+            };
             if (call.signal.aborted) return;
             if (said.progress) setState((s) => ({ ...s, progress: said.progress }));
-            const { result } = said;
+            const { result, soFar } = said;
+            if (soFar) setState((s) => ({ ...s, fresh: true, improving: true, early: false, result: soFar }));
             if (result) setState((s) => ({ state: "done", fresh: true, result, early: s.state === "stopped" }));
             if (said.error) throw new Error(said.error);
           }

@@ -13,6 +13,7 @@ import { linesOf, neededBy } from "@/core/hive/lines";
 import { judgeStack } from "@/core/hive/stack";
 import { stand } from "@/core/hive/standing";
 import { STARTERS } from "@/core/hive/starters";
+import { warmth } from "@/core/hive/warmth";
 import { weigh } from "@/core/hive/weigh";
 import type { Finding } from "@/core/fit/finding";
 import { makeables } from "@/core/job/find";
@@ -137,6 +138,7 @@ function OneHive({
     }
   }, [hive, job, worked.lines, season]);
   const weights = useMemo(() => weigh(built.standing, fill / 100), [built.standing, fill]);
+  const warm = useMemo(() => warmth(built.standing), [built.standing]);
   const stops = built.findings.filter((f) => f.state === "stop").length;
   const setLevel = (i: number, to: Level | null) =>
     change({ ...hive, levels: hive.levels.flatMap((l, k) => (k !== i ? [l] : to ? [to] : [])) });
@@ -273,9 +275,27 @@ function OneHive({
               </dd>
             </>
           )}
+          {warm && (
+            <>
+              <dt className="border-t border-rule py-1" title="m²·K/W; in brackets ft²·°F·h/Btu">
+                Lowest box, R of wall{warm.lid ? ", lid" : ""}
+                {warm.floor ? ", floor" : ""}
+              </dt>
+              <dd className="border-t border-rule py-1 text-right font-mono">
+                {[warm.wall, warm.lid, warm.floor]
+                  .flatMap((r) => (r ? [`${r.toFixed(2)} (${(r * 5.678).toFixed(1)})`] : []))
+                  .join(" ")}
+              </dd>
+              <dt className="border-t border-rule py-1" title="without what goes out with the air">
+                It loses, a degree
+              </dt>
+              <dd className="border-t border-rule py-1 text-right font-mono">{warm.loss.toFixed(1)} W/K</dd>
+            </>
+          )}
         </dl>
         <p className="text-[.84rem] text-soft">
-          A full box is a heavy lift: lift a frame at a time, or two people. Follow local guidance on lifting.
+          A full box is a heavy lift: lift a frame at a time, or two people. Insulation keeps heat in and out; it makes
+          none. Follow local guidance on lifting.
         </p>
         <h2 className="small-head mt-3">Where things meet</h2>
         <ul>

@@ -102,6 +102,20 @@ function Headline() {
       </p>
     );
   if (!result) return null;
+  if (layout.improving && result.missing.length === 0)
+    return (
+      <p aria-live="polite" className="mb-2 flex flex-wrap items-baseline gap-x-4 text-[1.13rem]">
+        <span>
+          <b className="text-[1.7rem]">{result.count}</b> boards for{" "}
+          <b className="text-[1.7rem]">{money(result.cost)}</b> so far; looking for a cheaper layout
+          {progress ? `, at least ${money(progress.bound)}` : ""}
+        </span>
+        <progress max={progress?.of ?? 1} value={progress?.done ?? 0} className="w-32" />
+        <button className="quiet" onClick={layout.stop}>
+          this will do
+        </button>
+      </p>
+    );
   const style = STYLES[result.boundStyle];
   const lost = result.stockArea > 0 ? 1 - result.partsArea / result.stockArea : 0;
   return (

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { answer, readBody } from "@/app/http";
 import { LIMITS } from "@/core/job/job";
 import { pinnedSchema } from "@/core/job/perform";
+import type { Progress } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
 import { materialSchema } from "@/core/recipes/recipe";
 import { askLayout } from "@/workers/pool";
@@ -67,7 +68,13 @@ export const DELETE = (request: Request) =>
     return new Response(null, { status: 204 });
   });
 
-/** Lays out on a worker; answers a line of JSON for each step of progress and one for the result. Hanging up stops it. */
+/** Nobody waits longer than this, in ms, for something to buy and saw by. */
+const SOON = 2500;
+
+/**
+ * Lays out on a worker; answers a line of JSON for each step of progress, one for what is best when it has taken long
+ * (`soFar`), and one for the result. Hanging up stops it.
+ */
 export const POST = (request: Request) =>
   answer(async () => {
     const question = (await readBody(request, body)) as unknown as LayoutRequest;
@@ -83,13 +90,14 @@ export const POST = (request: Request) =>
           if (!stop.signal.aborted) controller.enqueue(text.encode(`${JSON.stringify(line)}\n`));
         };
         try {
-          say({
-            result: await askLayout(question, {
-              hear: (progress) => say({ progress }),
-              signal: stop.signal,
-              enough: enough.signal,
-            }),
-          });
+          const how = { hear: (progress: Progress) => say({ progress }), signal: stop.signal };
+          const soon = AbortSignal.timeout(SOON);
+          const first = await askLayout(question, { ...how, enough: AbortSignal.any([soon, enough.signal]) });
+          if (!soon.aborted || enough.signal.aborted || first.proven) say({ result: first });
+          else {
+            say({ soFar: first });
+            say({ result: await askLayout(question, { ...how, enough: enough.signal }) });
+          }
         } catch (e) {
           if (!stop.signal.aborted) say({ error: (e as Error).message });
         } finally {

@@ -1,0 +1,59 @@
+import { GRAVITY } from "@/core/judge/strength";
+import { type Part, lengthOf } from "@/core/shape/shape";
+import { toNumber } from "@/core/shape/formula";
+import type { Standing } from "./standing";
+
+/** W/(m·K) across the grain: G (0.1941 + 0.004064 M) + 0.01864 (Wood Handbook, thermal chapter, from memory). */
+export const conductivity = (gravity: number, moisture = 12): number =>
+  gravity * (0.1941 + 0.004064 * moisture) + 0.01864;
+
+/** Surface films, inside 0.12 and outside 0.03 m²·K/W, from memory. */
+const FILMS = 0.15;
+/** W/(m·K), from memory: expanded polystyrene at R 3.8 an inch, ply about G 0.5. */
+const CONDUCTS: Partial<Record<Part["material"], number>> = {
+  wood: conductivity(GRAVITY["eastern-white-pine"]!),
+  ply: conductivity(0.5),
+  foam: 0.0254 / (3.8 / 5.678),
+};
+
+/** R of what the lowest box is closed with, m²·K/W, and what it loses for each degree, W/K; the floor only where it is closed. */
+export interface Warmth {
+  wall: number;
+  lid?: number;
+  floor?: number;
+  loss: number;
+}
+
+const metres = (nm: number) => nm / 1e9;
+
+/** How warm the cluster's box is closed: walls, jacket, what lies over it and under it. Layers add; air in hollow walls is not counted. */
+export function warmth(standing: Standing[]): Warmth | undefined {
+  const box = standing.find((s) => s.as === "body");
+  if (!box?.inside) return undefined;
+  const jacket = standing.find((s) => s.as === "jacket" && s.foot <= box.foot)?.shape;
+  const round = jacket
+    ? metres(lengthOf(jacket, "cladding")) / CONDUCTS.wood! + toNumber(jacket.scope.working("foamR").value, "foam")
+    : 0;
+  const walls = [
+    { thick: box.outside.width - box.inside.width, long: box.outside.length },
+    { thick: box.outside.length - box.inside.length, long: box.outside.width },
+  ].map(({ thick, long }) => ({
+    area: 2 * metres(long) * metres(box.height),
+    r: FILMS + metres(thick / 2) / CONDUCTS.wood! + round,
+  }));
+  const area = walls.reduce((sum, w) => sum + w.area, 0);
+  const through = walls.reduce((sum, w) => sum + w.area / w.r, 0);
+  const over = sheets(standing.filter((s) => s.foot >= box.foot + box.height && s.as !== "body"));
+  const under = sheets(standing.filter((s) => s.as === "floor"));
+  const flat = metres(box.outside.length) * metres(box.outside.width);
+  const [lid, floor] = [over, under].map((r) => (r > 0 ? FILMS + r : undefined));
+  return { wall: area / through, lid, floor, loss: through + (lid ? flat / lid : 0) + (floor ? flat / floor : 0) };
+}
+
+/** R of the sheets that lie flat in some levels. */
+function sheets(levels: Standing[]): number {
+  return levels
+    .flatMap((s) => s.shape?.parts ?? [])
+    .filter((p) => p.role === "panel" || p.role === "roof" || p.material === "foam")
+    .reduce((sum, p) => sum + metres(p.size.t) / (CONDUCTS[p.material] ?? Infinity), 0);
+}
