@@ -185,6 +185,13 @@ describe("layouts", () => {
     );
     expect(heard).toBe(1);
     expect(first.short).toEqual([]);
+    // Nor is one that is told to stop before it began left without a layout.
+    const sheets = j.stock.map((s) => ({ ...s, form: "sheet" as const }));
+    const atOnce = layGroup(
+      { lying: split.lying, boards: sheets, available: [null], saw: j.saw, weighing: j.weighing },
+      { goOn: () => false },
+    );
+    expect([atOnce.short, atOnce.count > 0]).toEqual([[], true]);
   });
 
   test("a repeat counts whole boards, and set-ups count what is cut", () => {

@@ -326,7 +326,7 @@ export function DesignEditor({ marks: kept, taken, own, start }: Props) {
             </ul>
           )}
           {shape ? (
-            <div className={read.shape ? "" : "opacity-50"}>
+            <div className={read.shape ? "" : "grayscale"}>
               <p className="flex gap-3 text-[.84rem]">
                 <span className="small-head">{read.shape ? "As it comes out" : "As it last came out"}</span>
                 <span className="ml-auto flex gap-2">

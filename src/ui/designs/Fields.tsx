@@ -216,7 +216,11 @@ export function Rows({
     const data = row as Record<string, unknown>;
     const label = String(data.name ?? data.id ?? data.rule ?? `${what} ${i + 1}`);
     return (
-      <li key={i} className={`border-t border-rule py-1.5 ${off(i) ? "opacity-60" : ""}`} aria-label={label}>
+      <li
+        key={i}
+        className={`border-t border-rule py-1.5 ${off(i) ? "border-l-4 border-l-bench pl-2" : ""}`}
+        aria-label={label}
+      >
         <div className="flex flex-wrap items-start gap-x-4 gap-y-1">
           {columns(data).map((c) => (
             <label key={c.key} className="block">
@@ -237,6 +241,7 @@ export function Rows({
             take out
           </button>
         </div>
+        {off(i) && <span className="text-[.84rem] text-soft">not there with the usual choices</span>}
         <Wrong path={`${path}.${i}`} />
       </li>
     );

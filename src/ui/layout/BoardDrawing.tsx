@@ -20,7 +20,7 @@ interface Props {
   onOffcut?(offcut: Offcut): void;
 }
 
-/** A board with its pieces, true to proportion; the longest board of the job fills the width. */
+/** A board with its pieces, true to proportion; the longest of its kind fills the width. */
 export function BoardDrawing(props: Props) {
   const { layout, board, longest, names, units, picked, reachable, onPiece, onOffcut } = props;
   const k = WIDE / longest;

@@ -4,6 +4,8 @@ import { allLayouts, type LayoutResult } from "@/core/layout/layout";
 import { type ByHand, moveTo, pin, type Spot, swap, unpin } from "@/core/layout/byhand";
 import { type Layout, type Offcut, piecesOf } from "@/core/layout/laid";
 import type { Pinned } from "@/core/layout/laid";
+import { kindOf } from "@/core/layout/request";
+import type { BoardStock } from "@/core/job/stock";
 import { lengthText } from "@/core/length/format";
 import { type Length, nm, type Units } from "@/core/length/length";
 import { useDesk } from "@/ui/job/useDesk";
@@ -69,7 +71,9 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
   });
   useEffect(() => setPicked(null), [result]);
   const names = new Map(result.request.blanks.map((b) => [b.id, b.name]));
-  const longest = Math.max(...stock.map((s) => s.length));
+  /** Boards are drawn to one scale, and so are sheets of a kind; a roll of mesh does not make boards small. */
+  const longestLike = (board: BoardStock) =>
+    Math.max(...stock.filter((s) => kindOf(s) === kindOf(board)).map((s) => s.length));
   return (
     <>
       {result.troubles.map((t) => (
@@ -108,7 +112,7 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
                 <BoardDrawing
                   layout={l}
                   board={board}
-                  longest={longest}
+                  longest={longestLike(board)}
                   names={names}
                   units={units}
                   picked={picked?.layout === l ? picked.piece : undefined}

@@ -384,7 +384,7 @@ function LevelRow({
   };
   return (
     <li
-      className={`border-b border-rule ${chosen ? "bg-white shadow-[inset_4px_0_var(--color-spruce)]" : ""} ${away ? "opacity-50" : ""}`}
+      className={`border-b border-rule ${chosen ? "bg-white shadow-[inset_4px_0_var(--color-spruce)]" : ""} ${away ? "bg-bench" : ""}`}
     >
       <div className="flex items-baseline gap-2 py-1 pl-2">
         <button
@@ -398,7 +398,7 @@ function LevelRow({
           >
             {name}
           </strong>
-          <em className="text-[.8rem] text-soft not-italic">{size}</em>
+          <em className="text-[.8rem] text-soft not-italic">{away ? "not in this season" : size}</em>
         </button>
         <span className="no-print flex gap-0.5" role="group" aria-label={`${name}: when it stands`}>
           {SEASONS.map((s) => (

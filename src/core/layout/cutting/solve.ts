@@ -227,7 +227,8 @@ function solveMerged(
     // What is easier to cut goes first, and stays when nothing is cheaper.
     if (style.stages === 3) search({ ...style, stages: 2 }, false);
     else if (style.trim && style.plainFirst) search({ ...style, trim: false, ripOnly: true }, false);
-    if (!reaches(bound)) search(style, true);
+    // Told to stop before it began, it still answers with a whole layout.
+    if (!best || sum(left) > 0 || !reaches(bound)) search(style, true);
   }
 
   let used = best ?? [];

@@ -35,6 +35,7 @@ export const innerCover: Recipe = {
         { id: "round", label: '2" round' },
         { id: "oval", label: "3 × 1 1/2, for an escape" },
         { id: "three", label: "three holes", note: "with slides, one always meshed" },
+        { id: "pails", label: "two pail holes", note: "two upturned pails stand on it: 1/2 ply" },
       ],
     },
     { name: "notch", label: "Notch in the rim", group: "Hole", kind: "flag", default: true },
@@ -55,7 +56,8 @@ export const innerCover: Recipe = {
       width: "bodyOutsideWidth",
       thickness: "panel",
       features: [
-        { name: "hole", kind: "hole", when: 'hole != "oval"', l: "bodyOutsideLength / 2", w: "bodyOutsideWidth / 2", diameter: "2*inch" },
+        { name: "pail holes", kind: "hole", when: 'hole == "pails"', l: "bodyOutsideLength / 4", w: "bodyOutsideWidth / 2", diameter: "2.75*inch", count: "2", step: "bodyOutsideLength / 2" },
+        { name: "hole", kind: "hole", when: 'hole == "round" || hole == "three"', l: "bodyOutsideLength / 2", w: "bodyOutsideWidth / 2", diameter: "2*inch" },
         { name: "oval hole", kind: "notch", when: 'hole == "oval"', l: ["bodyOutsideLength / 2 - 3/2*inch", "bodyOutsideLength / 2 + 3/2*inch"], w: ["bodyOutsideWidth / 2 - 3/4*inch", "bodyOutsideWidth / 2 + 3/4*inch"] },
         { name: "outer holes", kind: "hole", when: 'hole == "three"', l: "bodyOutsideLength / 5", w: "bodyOutsideWidth / 2", diameter: "2*inch", count: "2", step: "3/5 * bodyOutsideLength" },
       ],
@@ -107,6 +109,7 @@ export const innerCover: Recipe = {
   mistakes: ["rim down over a body with top bee space: 1/4 + 3/8 is too wide, bees bridge it"],
   stands: { as: "inner-cover", height: "panel + base + above", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: 'standardBeeSpace == "bottom" ? above : base', over: 'standardBeeSpace == "bottom" ? base : above' },
   demands: [
+    { rule: "pail-strength", label: "Panel under two pails", value: "panel", least: "1/2*inch", below: "care", when: 'hole == "pails"', advice: "two full pails want 1/2 ply", mark: "trade" },
     {
       rule: "flat-cover",
       label: "Over the frames with the right face down",
