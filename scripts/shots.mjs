@@ -47,17 +47,6 @@ const SHOTS = [
   ["exploded", "/jobs/3/sheet/0"],
   ["corners", "/jobs/1/shape", (page) => page.getByRole("button", { name: "compare corners" }).click()],
   ["patterns", "/patterns"],
-  [
-    "working",
-    "/jobs/1/shape",
-    async (page) => {
-      await page
-        .getByRole("button", { name: /Ear on the rest/ })
-        .first()
-        .focus();
-      await page.keyboard.press("w");
-    },
-  ],
   ["lay-out", "/jobs/1/lay-out", (page) => laid(page)],
   [
     "trade-off",
