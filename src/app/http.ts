@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { JobFileError } from "@/core/job/problem";
+import { JobFileError, meant } from "@/core/job/problem";
 import { NoJobError, StaleError } from "@/store/jobs";
 
 /** A request's body is not what the route takes; says what would be. */
@@ -44,6 +44,7 @@ export async function readBody<T extends z.ZodType>(
   if (!read.success)
     throw new BadRequest(
       read.error.issues
+        .flatMap(meant)
         .map((i) => `${i.path.join(".")}: ${i.message}`)
         .slice(0, 5)
         .join("\n"),

@@ -1,4 +1,7 @@
 import { renderToStaticMarkup } from "react-dom/server";
+import type { Hive } from "@/core/hive/hive";
+import { STARTERS } from "@/core/hive/starters";
+import { heightOf, stand } from "@/core/hive/standing";
 import { inch, mm, nm } from "@/core/length/length";
 import { emptyJob } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
@@ -8,6 +11,9 @@ import { DEFAULT_BANDS } from "@/core/fit/rules";
 import { shapeItem } from "@/core/shape/shape";
 import { heightMarks } from "@/core/drawing/stick";
 import { BodySection } from "./drawing/BodySection";
+import { Flat, foldedParts } from "./drawing/Flat";
+import { HiveStack } from "./drawing/HiveStack";
+import { ThreeViews } from "./drawing/ThreeViews";
 import { spread } from "./drawing/paper";
 import { measureWidth, SvgMeasure } from "./drawing/SvgMeasure";
 import { movesBetween, moveText } from "./job/moves";
@@ -121,4 +127,43 @@ test("days, times and counts read as people say them (2027-03-12 is a Friday)", 
     "2 people",
   ]);
   expect([duration(45), duration(120), duration(125)]).toEqual(["45 min", "2 h", "2 h 05"]);
+});
+
+describe("a hive and a skin, drawn", () => {
+  const job = emptyJob("x", "in");
+  const hive: Hive = {
+    ...STARTERS[0]!,
+    levels: STARTERS[0]!.levels.filter((l) => "item" in l && l.item !== "excluder"),
+  };
+  test("every level is there by name, and the stick carries the foot of each from the top", () => {
+    const standing = stand(hive, job);
+    const drawn = html(<HiveStack standing={standing} units="in" chosen={null} onChoose={() => undefined} />);
+    for (const s of standing) expect(drawn).toContain(`<title>${s.title}</title>`);
+    const total = heightOf(standing);
+    for (const s of standing) {
+      expect(drawn).toContain(`aria-label="foot of ${s.title.toLowerCase()}"`);
+      expect(s.foot).toBeLessThan(total);
+    }
+    // A frame hangs in each of the three bodies, in outline.
+    expect(drawn.match(/stroke-dasharray="4 3"/g)).toHaveLength(3);
+  });
+  test("a box measured in is drawn by its walls alone", () => {
+    const measured = { name: "old box", outsideLength: inch(20), outsideWidth: inch(16), insideLength: inch(18, 3, 8), insideWidth: inch(14, 1, 2), depth: inch(9, 1, 2), over: inch(0, 3, 8), under: inch(0) }; // prettier-ignore
+    const drawn = html(<HiveStack standing={stand({ ...hive, levels: [{ measured }] }, job)} units="mm" chosen={0} onChoose={() => undefined} />); // prettier-ignore
+    expect(drawn).toContain("<title>old box</title>");
+    expect(drawn.match(/<rect[^>]*long-grain/g)).toHaveLength(2);
+  });
+  test("a skin laid flat has four dash-dot lines, four red cuts, and the sizes to mark it out by", () => {
+    const [skin] = foldedParts(make("cover-telescoping").parts);
+    const drawn = html(<Flat part={skin!} units="in" />);
+    expect(drawn.match(/stroke-dasharray="12 3 2 3"/g)).toHaveLength(4);
+    expect(drawn.match(/stroke="var\(--color-madder\)"/g)).toHaveLength(4);
+    for (const size of ["23 1 4", "19 5 8", "21 3 4", "18 1 8", " 3 4 "]) expect(text(drawn)).toContain(size);
+  });
+  test("an item cut through shows end grain where the saw went, and from outside it does not", () => {
+    const floor = make("floor-screened");
+    const [whole, cut] = [false, true].map((c) => html(<ThreeViews shape={floor} units="in" cut={c} />));
+    expect([whole!.includes("url(#end-grain)"), cut!.includes("url(#end-grain)")]).toEqual([false, true]);
+    expect(cut).toContain("front, cut through the middle");
+  });
 });

@@ -5,6 +5,9 @@ import { layoutRequest } from "@/core/layout/ask";
 import { piecesOf } from "@/core/layout/laid";
 import { allLayouts, layOut } from "@/core/layout/layout";
 import { orderOf } from "@/core/order/order";
+import { designFrom } from "@/core/designs/start";
+import { STARTERS } from "@/core/hive/starters";
+import { RECIPES } from "@/core/recipes";
 import { STANDARDS } from "@/core/standards";
 import { type Act, actText, preview } from "./acts";
 import { cutList } from "./cutlist";
@@ -18,6 +21,17 @@ import { workJob } from "./worked";
 const line: JobLine = { item: "body", standard: "langstroth-10", size: "deep", quantity: 4, options: {} };
 const board = { form: "board" as const, material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96), price: 14, available: null, source: "buy" as const }; // prettier-ignore
 const job: Job = { ...emptyJob("Heath", "in"), start: "2027-02-08", lines: [line], stock: [board] };
+
+const HIVE = STARTERS.find((h) => h.name === "Long hive")!;
+const DESIGN = {
+  recipe: designFrom(
+    RECIPES.find((r) => r.id === "feed-rim")!,
+    "Our rim",
+    [],
+  ),
+  mark: 2,
+  why: "",
+};
 
 describe("each act", () => {
   test.each<[Act, (j: Job) => unknown, unknown]>([
@@ -36,6 +50,62 @@ describe("each act", () => {
   ])("%j does what it says, the same in the page as on the server", (act, read, want) => {
     expect(read(carryOut(job, act))).toEqual(want);
     if (act.do !== "add stock") expect(read(preview(job, act))).toEqual(want);
+  });
+
+  test.each<[Act, (j: Job) => unknown, unknown]>([
+    [{ do: "hives", hives: [HIVE] }, (j) => j.hives.map((h) => [h.name, h.levels.length]), [["Long hive", 1]]],
+    [
+      { do: "add lines", lines: [line, { ...line, item: "frame", quantity: 40 }] },
+      (j) => j.lines.map((l) => [l.item, l.quantity]),
+      [
+        ["body", 4],
+        ["body", 4],
+        ["frame", 40],
+      ],
+    ],
+    [{ do: "use design", design: DESIGN }, (j) => j.designs.map((d) => [d.recipe.name, d.mark]), [["Our rim", 2]]],
+  ])("%# of whole hives and designs, the same in the page as on the server", (act, read, want) => {
+    expect(read(carryOut(job, act))).toEqual(want);
+    expect(read(preview(job, act))).toEqual(want);
+  });
+
+  test("a newer mark takes the older one's place, and the lines of it are worked out again", () => {
+    const first = carryOut(carryOut(job, { do: "use design", design: DESIGN }), {
+      do: "add line",
+      line: { ...line, item: "our-rim" },
+    });
+    const deep = {
+      ...DESIGN,
+      mark: 3,
+      recipe: {
+        ...DESIGN.recipe,
+        parameters: DESIGN.recipe.parameters.map((p) => (p.name === "depth" ? { ...p, default: "4*inch" } : p)),
+      },
+    } as typeof DESIGN;
+    const second = carryOut(first, { do: "use design", design: deep });
+    const wide = (j: Job) => cutList(workJob(j)).find((c) => c.line.at === 1)!.part.size.w;
+    expect([second.designs.length, wide(first), wide(second)]).toEqual([1, inch(2), inch(4)]);
+  });
+
+  test.each<[Act, RegExp]>([
+    [{ do: "hives", hives: [{ ...HIVE, count: 0 }] }, /hives\[0\].count/],
+    [
+      {
+        do: "hives",
+        hives: [{ ...HIVE, levels: [{ item: "beehive", standard: "langstroth-10", size: "deep", options: {} }] }],
+      },
+      /hives\[0\].levels\[0\].*beehive/s,
+    ],
+    [
+      { do: "hives", hives: [{ ...HIVE, begins: { ...HIVE.begins, spring: "13-40" } }] },
+      /hives\[0\].begins.spring: read "13-40", wanted month and day/,
+    ],
+    [{ do: "use design", design: { ...DESIGN, recipe: { ...DESIGN.recipe, id: "body" } } }, /"body" ships already/],
+    [{ do: "add lines", lines: [{ ...line, quantity: -1 }] }, /lines\[1\].quantity/],
+  ])("what would not hold is refused at its field: %#", (act, message) => {
+    const before = JSON.stringify(job);
+    expect(() => carryOut(job, act)).toThrow(message);
+    expect(JSON.stringify(job)).toBe(before);
   });
 
   test("changing the standard lets go of options the new recipe has not", () => {
@@ -57,6 +127,8 @@ describe("each act", () => {
     expect(said({ do: "remove line", at: 0 })).toBe("take out body");
     expect(said({ do: "add line", line: { ...line, item: "frame" } })).toBe("add frame");
     expect(said({ do: "units", units: "mm" })).toBe("units");
+    expect(said({ do: "use design", design: DESIGN })).toBe("use Our rim, mark II");
+    expect(said({ do: "add lines", lines: [line, line] })).toBe("add 2 lines");
   });
 });
 

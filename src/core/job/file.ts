@@ -14,7 +14,7 @@ import { type Standard, standardSchema } from "@/core/standards/standard";
 import { FormulaError } from "@/core/shape/formula";
 import { type Options, ShapeError } from "@/core/shape/shape";
 import { type Job, type JobLine, LIMITS, type StockEntry, USUAL_WORKSHOP } from "./job";
-import { JobFileError } from "./problem";
+import { JobFileError, meant } from "./problem";
 import type { LaidPiece } from "@/core/layout/laid";
 import { shapeOfLine } from "./shapes";
 
@@ -53,7 +53,9 @@ export function readJob(raw: unknown): Job {
     { reportInput: true },
   );
   if (!result.success)
-    throw new JobFileError(result.error.issues.map((i) => ({ path: pathText(i.path), message: explain(i) })));
+    throw new JobFileError(
+      result.error.issues.flatMap(meant).map((i) => ({ path: pathText(i.path), message: explain(i) })),
+    );
   const { format: _format, version: _version, ...job } = result.data;
   return job;
 }

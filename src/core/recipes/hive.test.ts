@@ -3,7 +3,7 @@ import { faceOf } from "@/core/drawing/face";
 import { inch, type Length, mm } from "@/core/length/length";
 import { emptyJob } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
-import { probe, reach } from "@/core/shape/assembly";
+import { placedBox, probe, reach } from "@/core/shape/assembly";
 import { extent } from "@/core/shape/solid";
 import { findStandard } from "@/core/standards";
 import { lengthOf, type Options, shapeItem } from "@/core/shape/shape";
@@ -222,4 +222,72 @@ test("a whole hive shares its wood, and nothing in it is stopped", () => {
     lines: items.map((item) => ({ item, standard: "langstroth-10", size: "deep", quantity: 2, options: {} })),
   });
   expect(worked.findings.filter((f) => f.state === "stop")).toEqual([]);
+});
+
+describe("made to the box that is there", () => {
+  const box = { bodyOutsideLength: inch(20, 3, 8), bodyOutsideWidth: inch(16, 3, 4) };
+  test.each([
+    ["floor-solid", "bodyOutsideLength"],
+    ["floor-screened", "bodyOutsideLength"],
+    ["inner-cover", "bodyOutsideLength"],
+    ["feed-rim", "outsideLength"],
+    ["quilt-box", "outsideLength"],
+    ["feeder-trough", "outsideLength"],
+    ["excluder", "bodyOutsideLength"],
+  ])("%s is as long and as wide as the box it meets", (item, name) => {
+    const shape = make(item, box);
+    expect(lengthOf(shape, name)).toBe(box.bodyOutsideLength);
+    const [y0, y1] = reach(shape, "y");
+    expect(y1 - y0).toBe(box.bodyOutsideWidth);
+    // Nothing else was asked: the wood is as thick as it was.
+    expect(shape.parts.map((p) => p.size.t)).toEqual(make(item).parts.map((p) => p.size.t));
+  });
+  test("a lid's skirt goes over it by what it is loose; its skin follows", () => {
+    const lid = make("cover-telescoping", box);
+    expect(lengthOf(lid, "insideLength")).toBe(box.bodyOutsideLength + inch(0, 3, 8));
+    const skin = lid.parts.find((p) => p.id === "skin")!.size;
+    expect([skin.l, skin.w]).toEqual([inch(23, 3, 4), inch(20, 1, 8)]);
+  });
+});
+
+describe("options of handbook 04", () => {
+  test("an under-floor entrance has a rim for top bee space and lets its mesh in flush for bottom", () => {
+    const high = (beeSpace: string) => reach(make("floor-underfloor", { beeSpace }), "z")[1];
+    expect(high("top") - high("bottom")).toBe(inch(0, 1, 4));
+    expect(make("floor-underfloor", {}, "national").parts.some((p) => p.role === "rim")).toBe(false);
+  });
+  test("two pails want 1/2 ply, and two holes", () => {
+    const state = (panel: Length) =>
+      workJob({ ...emptyJob("x", "in"), lines: [{ item: "inner-cover", standard: "langstroth-10", size: "deep", quantity: 1, options: { hole: "pails", panel } }] }).findings.find((f) => f.rule === "pail-strength")!.state; // prettier-ignore
+    expect([state(inch(0, 1, 4)), state(inch(0, 1, 2))]).toEqual(["care", "ok"]);
+    const holes = make("inner-cover", { hole: "pails" }).parts.find((p) => p.id === "panel")!.features;
+    expect(holes.flatMap((f) => f.bites)).toHaveLength(2);
+  });
+  test("only the front of an inner board's rim is bored; its hole stands off centre in an eight-frame", () => {
+    const rim = make("feed-rim-inner-board");
+    expect(rim.parts.filter((p) => p.features.some((f) => f.name === "entrance")).map((p) => [p.name, p.places.length])).toEqual([["Front", 1]]); // prettier-ignore
+    const off = (standard: string) => lengthOf(make("feed-rim-inner-board", {}, standard), "offCentre");
+    expect([off("langstroth-10"), off("langstroth-8")]).toEqual([0, inch(1)]);
+  });
+  test("a mouse guard's holes are 3/8, all inside it, more than a bee apart", () => {
+    const guard = make("entrance-block", { guard: true }).parts.find((p) => p.id === "guard")!;
+    const holes = guard.features[0]!.bites.map((b) => extent(b).l);
+    for (const [a, b] of holes) expect([a > 0, b < guard.size.l, Math.round((b - a) / 1e4)]).toEqual([true, true, 953]);
+    expect(holes.length).toBeGreaterThan(15);
+  });
+  test("a roof under felt has no skin, and felt for all of it", () => {
+    expect(make("roof-deep", { covering: "felt" }).parts.some((p) => p.role === "skin")).toBe(false);
+    const felt = make("roof-deep", { covering: "felt" }).recipe.hardware.find((h) => h.id === "felt")!;
+    expect(felt.unit).toBe("m2");
+  });
+  test("the stand's landing slopes at 35° down from the rails, and lies on their sawn ends", () => {
+    const stand = make("stand");
+    const landing = stand.parts.find((p) => p.id === "landing")!;
+    const [x, z] = (["x", "z"] as const).map((axis) => placedBox(landing, landing.places[0]!)[axis]);
+    const run = 6 * Math.cos((35 * Math.PI) / 180) + 0.75 * Math.sin((35 * Math.PI) / 180);
+    const fall = 6 * Math.sin((35 * Math.PI) / 180) + 0.75 * Math.cos((35 * Math.PI) / 180);
+    expect((x![1] - x![0]) / 25.4e6).toBeCloseTo(run, 4);
+    expect((z![1] - z![0]) / 25.4e6).toBeCloseTo(fall, 4);
+    expect(landing.size.l).toBe(lengthOf(stand, "bodyOutsideWidth"));
+  });
 });

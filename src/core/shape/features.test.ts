@@ -142,3 +142,45 @@ describe("how cuts are said", () => {
     expect(rabbet("left").measures).toEqual({ wide: inch(0, 3, 4), deep: mm(9.525) });
   });
 });
+
+describe("folds and limits", () => {
+  test("a fold takes nothing away and is said from the edge it is measured from", () => {
+    const along = make({ name: "fold line", kind: "fold", run: "along", at: "3/4*inch" });
+    expect([along.bites, along.fold, along.from, featureText(along, "in")]).toEqual([
+      [],
+      "along",
+      "top edge",
+      "fold line 3/4",
+    ]);
+    expect(featureCuts([along], "in")[0]!.how).toBe("at the bench, from the top edge, into the reference face");
+    expect(make({ name: "f", kind: "fold", run: "across", at: "1*inch" }).from).toBe("left end");
+  });
+  test.each<FeatureRecipe>([
+    { name: "h", kind: "hole", l: "1*inch", w: "1*inch", diameter: "1/4*inch", count: "401", step: "1*mm" },
+    {
+      name: "f",
+      kind: "fingers",
+      end: "left",
+      rows: "1001",
+      row: "1*mm",
+      first: "1*mm",
+      long: "1*inch",
+      keep: "odd",
+      key: "0*inch",
+    },
+  ])("more than any part has is refused before it is worked out: $kind", (recipe) => {
+    expect(() => make(recipe)).toThrow(/at most 400/);
+  });
+  test("four hundred holes are a row of holes", () => {
+    const row = make({
+      name: "h",
+      kind: "hole",
+      l: "1*mm",
+      w: "1*inch",
+      diameter: "1/4*mm",
+      count: "400",
+      step: "1/2*mm",
+    });
+    expect([row.bites.length, row.where]).toEqual([400, "400 of them"]);
+  });
+});

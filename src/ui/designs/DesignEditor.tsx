@@ -3,6 +3,7 @@ import Link from "next/link";
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { partsBetween } from "@/core/designs/compare";
 import { type KeptMark, markName } from "@/core/designs/design";
+import { put as putAt } from "@/core/designs/path";
 import { designFrom, designFromNothing } from "@/core/designs/start";
 import { type DesignRead, readDesign } from "@/core/designs/problems";
 import { emptyJob } from "@/core/job/job";
@@ -30,7 +31,7 @@ import {
   STEPS,
   VALUES,
 } from "./columns";
-import { EditingProvider, Field, put as putAt, Rows, useEditing, Wrong } from "./Fields";
+import { EditingProvider, Field, Rows, useEditing, Wrong } from "./Fields";
 import { Differences, Marks } from "./Marks";
 import { PartEditor } from "./PartEditor";
 
