@@ -100,6 +100,68 @@ describe("cutlist", () => {
   });
 });
 
+/** Every item id of the job file's contract, with a standard and size that has it. */
+const ITEMS: Record<string, string> = {
+  "langstroth-10 deep": "body nuc divided-body long-body joined-body frame half-frame extra-deep-frame floor-solid floor-screened floor-underfloor floor-four-way entrance-block inner-cover inner-cover-four-way cover-telescoping cover-flat roof-deep roof-gable quilt-box feed-rim feed-rim-inner-board feeder-trough feeder-frame excluder slatted-rack follower stand pallet robbing-screen escape-board insulated-jacket inspection-cover transfer-clip", // prettier-ignore
+  "square-190 box": "square-box pi-frame",
+  "kenya trough": "top-bar-trough top-bar",
+  "az storey": "cabinet-storey no-ear-frame",
+  "layens deep": "closed-top-frame",
+  "national brood": "body inner-cover floor-underfloor roof-deep",
+};
+
+test("every item of the contract is cut and checked: sizes as text and in mm, workings, the longer side of a sheet first", async () => {
+  const lines = Object.entries(ITEMS).flatMap(([of, items]) => {
+    const [standard, size] = of.split(" ");
+    return items.split(" ").map((item) => ({ item, standard, size, quantity: 2 }));
+  });
+  const { parts } = await ok<{ parts: { line: number; name: string; material: string; quantity: number; lengthMm: number; widthMm: number; thicknessMm: number; text: { length: string }; working: { length: string } }[] }>("cutlist", job(lines)); // prettier-ignore
+  for (const [i, l] of lines.entries()) expect([l.item, parts.some((p) => p.line === i)]).toEqual([l.item, true]);
+  for (const p of parts) {
+    expect([p.name, p.quantity % 2, Math.min(p.lengthMm, p.widthMm, p.thicknessMm) > 0]).toEqual([p.name, 0, true]);
+    if (p.material !== "wood") expect([p.name, p.lengthMm >= p.widthMm]).toEqual([p.name, true]);
+    expect(p.working.length.startsWith(p.text.length)).toBe(true);
+  }
+  const { findings } = await ok<{ findings: { line: number; state: string; allowedMm: unknown[]; text: string; advice: string }[] }>("check", job(lines)); // prettier-ignore
+  for (const f of findings) {
+    expect(["ok", "care", "stop"]).toContain(f.state);
+    expect([f.text, f.allowedMm.length, f.state === "ok" || f.advice.length > 0]).toEqual([f.text, 2, true]);
+  }
+}, 60_000);
+
+test("a hive's lines are checked where they meet: a lid over thick walls, and nothing under it to free it by", async () => {
+  interface Check {
+    findings: { rule: string; line: number; state: string; valueMm: number; allowedMm: [number | null, number | null]; text: string; advice: string }[]; // prettier-ignore
+  }
+  const lid = { item: "cover-telescoping", standard: "langstroth-10", size: "deep", quantity: 4 };
+  const { findings } = await ok<Check>("check", job([bodies({ thickness: 1 }, 4), lid]));
+  const of = (rule: string) => findings.find((f) => f.rule === rule && f.line === 1)!;
+  // Skirt 20 1/4 inside (19 7/8 + 3/8), box 20 3/8: an eighth too long.
+  expect(of("telescoping-clearance")).toMatchObject({ state: "stop", valueMm: -3.175, allowedMm: [6.35, 12.7] });
+  expect(of("telescoping-clearance").text).toContain('1/8" too long');
+  expect(of("inner-cover-missing")).toMatchObject({ state: "care", allowedMm: [null, null] });
+});
+
+test("a design of the maker's own is an item of its job file; one that leads back to itself is refused by name", async () => {
+  const recipe = {
+    id: "tray", name: "Tray", family: "own", kind: "other", about: "", needs: ["boxInsideLength"],
+    parameters: [], hardware: [], operations: [], steps: [], mistakes: [], demands: [],
+    values: [{ name: "long", label: "long", formula: "boxInsideLength - 1/2*inch" }],
+    parts: [{ id: "base", name: "Base", role: "base", material: "ply", length: "6*inch", width: "long", thickness: "1/4*inch", features: [], places: [{ at: ["0", "0", "0"], l: "+x", w: "+y", t: "+z" }] }],
+  }; // prettier-ignore
+  const line = { item: "tray", standard: "langstroth-10", size: "deep", quantity: 3 };
+  const file = (r: object) => job([line], { designs: [{ recipe: r, mark: 2, why: "wider" }] });
+  const { parts } = await ok<{ parts: { name: string; quantity: number; text: object; working: { length: string } }[] }>("cutlist", file(recipe)); // prettier-ignore
+  expect(parts).toMatchObject([
+    { name: "Base", quantity: 3, text: { length: "17 7/8", width: "6", thickness: "1/4" } },
+  ]);
+  expect(parts[0]!.working.length).toBe("17 7/8 = 18 3/8 − 1/2");
+  const ring = { ...recipe, values: [{ name: "long", label: "long", formula: "long + 1*inch" }] };
+  const { code, out, err } = await rundik(["cutlist", "-"], file(ring));
+  expect([code, out]).toEqual([2, ""]);
+  expect(err).toContain("long → long leads back to itself");
+});
+
 test("check: one finding a rule, with its band, state, text and advice", async () => {
   interface Check {
     findings: { rule: string; line: number; state: string; gapState?: string; valueMm: number; allowedMm: unknown[] }[];

@@ -30,8 +30,8 @@ export function cutList(worked: WorkedJob): CutPart[] {
 export function cutListDocument(worked: WorkedJob) {
   const { units } = worked.job;
   const text = (p: Part, u: Units) => ({
-    length: lengthText(p.cut.l, u),
-    width: lengthText(p.cut.w, u),
+    length: lengthText(p.cut[sidesOf(p).length], u),
+    width: lengthText(p.cut[sidesOf(p).width], u),
     thickness: lengthText(p.cut.t, u),
   });
   return {
@@ -42,8 +42,8 @@ export function cutListDocument(worked: WorkedJob) {
       line: line.at,
       material: part.material,
       quantity,
-      lengthMm: toMm(part.cut.l),
-      widthMm: toMm(part.cut.w),
+      lengthMm: toMm(part.cut[sidesOf(part).length]),
+      widthMm: toMm(part.cut[sidesOf(part).width]),
       thicknessMm: toMm(part.cut.t),
       text: text(part, units),
       features: part.features.map((f) => ({
@@ -56,12 +56,16 @@ export function cutListDocument(worked: WorkedJob) {
         ...Object.fromEntries(Object.entries(f.measures).map(([k, v]) => [`${camel(k)}Mm`, toMm(v)])),
       })),
       working: {
-        length: workingText(part.working.length, units),
-        width: workingText(part.working.width, units),
+        length: workingText(part.working[sidesOf(part).length === "l" ? "length" : "width"], units),
+        width: workingText(part.working[sidesOf(part).length === "l" ? "width" : "length"], units),
         thickness: workingText(part.working.thickness, units),
       },
     })),
   };
 }
+
+/** What a cut list calls its length: along the grain of wood, the longer side of a sheet part. */
+const sidesOf = (p: Part): { length: "l" | "w"; width: "l" | "w" } =>
+  p.material !== "wood" && p.cut.w > p.cut.l ? { length: "w", width: "l" } : { length: "l", width: "w" };
 
 const camel = (words: string) => words.replace(/ (\w)/g, (_, c: string) => c.toUpperCase());

@@ -51,7 +51,7 @@ export function HiveStack({
   return (
     <svg
       viewBox={`0 0 ${WIDE} ${p.y(0) + 20}`}
-      className="block max-h-[calc(100dvh-220px)] w-full print:max-h-none"
+      className="block max-h-[calc(100dvh-220px)] w-full print:max-h-[140mm]"
       role="img"
       aria-label={`the hive, ${standing.length} levels, to scale`}
     >

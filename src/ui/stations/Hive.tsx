@@ -384,7 +384,7 @@ function LevelRow({
   };
   return (
     <li
-      className={`border-b border-rule ${chosen ? "bg-white shadow-[inset_4px_0_var(--color-spruce)]" : ""} ${away ? "bg-bench" : ""}`}
+      className={`border-b border-rule ${chosen ? "bg-white shadow-[inset_4px_0_var(--color-spruce)]" : ""} ${away ? "no-print bg-bench" : ""}`}
     >
       <div className="flex items-baseline gap-2 py-1 pl-2">
         <button
