@@ -157,3 +157,109 @@ test("a hive is built, its mistakes found before it is made, and one act makes i
   await page.getByRole("button", { name: "undo" }).click();
   await expect(lines).toHaveCount(before);
 });
+
+test("a copy is taken apart and put together: cuts, parts and choices, each seen at once in what it comes to", async ({
+  page,
+}) => {
+  await page.goto("/patterns");
+  await page.getByLabel("Recipe to copy").selectOption({ label: "Flat cover" });
+  await page.getByRole("link", { name: "and change it" }).click();
+  await page.getByLabel("Design, name", { exact: true }).fill("Vented lid");
+  await page.getByLabel("Design, id", { exact: true }).fill("vented-lid");
+  const cutList = page.getByRole("table", { name: "Cut list" });
+  await page.getByRole("tab", { name: /Parts/ }).click();
+
+  // A hole in the panel shows in the cut list; one cut too many is taken out again.
+  await page.getByLabel("Add a cut to Panel").selectOption("hole");
+  await expect(cutList.getByRole("row", { name: /1 Panel/ })).toContainText("hole");
+  await page.getByLabel("hole, diameter", { exact: true }).fill("panel * 2");
+  await expect(page.getByRole("listitem", { name: "hole", exact: true })).toContainText("1 1/2");
+  await page.getByLabel("Add a cut to Panel").selectOption("groove");
+  await expect(cutList.getByRole("row", { name: /1 Panel/ })).toContainText("hole, groove");
+  await page.getByRole("button", { name: "Take out groove" }).click();
+  await expect(cutList.getByRole("row", { name: /1 Panel/ })).not.toContainText("groove");
+
+  // A part copied has an id of its own; taken out, it is gone from drawing and list.
+  await page
+    .getByRole("group", { name: "Parts" })
+    .getByRole("button", { name: /End cleat/ })
+    .click();
+  await page.getByRole("button", { name: "copy", exact: true }).click();
+  await expect(cutList.getByRole("row", { name: /2 End cleat, copy/ })).toBeVisible();
+  await page.getByRole("button", { name: "take out end cleat, copy", exact: true }).click();
+  await expect(cutList.getByRole("row", { name: /copy/ })).toHaveCount(0);
+
+  // A number where a length belongs, and a name nobody gave: both listed, and the list leads to the field.
+  await page
+    .getByRole("group", { name: "Parts" })
+    .getByRole("button", { name: /End cleat/ })
+    .click();
+  await fill(page, { "End cleat, width": "12", "End cleat, length, along the grain": "lidWidth" });
+  const wrong = page.getByRole("list", { name: "To put right" });
+  await expect(wrong.getByRole("listitem")).toHaveCount(2);
+  await page.getByRole("tab", { name: /About/ }).click();
+  await wrong.getByRole("button", { name: /End cleat, width/ }).click();
+  await expect(page.getByLabel("End cleat, width", { exact: true })).toBeFocused();
+  await page.getByLabel("End cleat, width", { exact: true }).fill("cleatHigh");
+  // A value of that name cures the other.
+  await page.getByRole("tab", { name: /Worked out/ }).click();
+  await page.getByRole("button", { name: "add a value" }).click();
+  await page.getByLabel("value, formula", { exact: true }).fill("bodyOutsideWidth + 1*inch");
+  await page.getByLabel("value, name", { exact: true }).fill("lidWidth");
+  await expect(wrong).toBeHidden();
+  await expect(cutList.getByRole("row", { name: /2 End cleat 17 1\/4/ })).toBeVisible();
+
+  // Worked out for another standard, and for one that does not give what it needs.
+  await page.getByLabel("Standard", { exact: true }).selectOption("national");
+  await page
+    .getByRole("button", { name: "inches" })
+    .or(page.getByRole("button", { name: "mm", exact: true }))
+    .click();
+  await expect(cutList.getByRole("row", { name: /2 End cleat/ })).toBeVisible();
+  await page.getByLabel("Standard", { exact: true }).selectOption("kenya");
+  await expect(wrong).toContainText("gives no");
+  await page.getByLabel("Standard", { exact: true }).selectOption("langstroth-8");
+  await expect(wrong).toBeHidden();
+  await page.getByRole("button", { name: "Keep as mark I" }).click();
+  await expect(page.getByRole("status")).toHaveText("kept as mark I");
+  await page.reload();
+  await expect(page.getByRole("heading", { name: /Vented lid mark I/ })).toBeVisible();
+});
+
+test("a hive by keyboard alone: begun, a level moved and set in its season, nothing lost to undo; it prints", async ({
+  page,
+}) => {
+  await page.goto("/jobs/3/hive");
+  await page.getByRole("button", { name: /National, brood and a half/ }).focus();
+  await page.keyboard.press("Enter");
+  const levels = page.getByRole("list", { name: "From the ground up" }).getByRole("listitem");
+  await expect(levels).toHaveCount(8);
+  const order = async () => (await levels.locator("strong").allTextContents()).join(" ");
+  const first = await order();
+  await page.getByRole("button", { name: "Inner cover down" }).focus();
+  await page.keyboard.press("Enter");
+  await expect(async () => expect(await order()).not.toBe(first)).toPass();
+  await expect(page.getByRole("button", { name: /^Make 10 of it/ })).toBeDisabled();
+  await page.getByRole("button", { name: "Inner cover up" }).focus();
+  await page.keyboard.press("Enter");
+  await expect(async () => expect(await order()).toBe(first)).toPass();
+
+  await page.getByRole("button", { name: "Deep roof in winter" }).focus();
+  await page.keyboard.press("Space");
+  await expect(page.getByRole("button", { name: "Deep roof in winter" })).toHaveAttribute("aria-pressed", "false");
+  await page.getByRole("button", { name: "winter", exact: true }).click();
+  await expect(page.getByText("nothing closes the hive above")).toBeVisible();
+  await page.getByRole("heading", { level: 1 }).click();
+  await page.keyboard.press("z");
+  await expect(page.getByRole("button", { name: "Deep roof in winter" })).toHaveAttribute("aria-pressed", "true");
+  await expect(page.getByText("nothing closes the hive above")).toBeHidden();
+
+  // u turns the stick and the gaps to inches; the printed page leaves the buttons out.
+  await expect(page.getByText("Height", { exact: true })).toBeVisible();
+  await page.emulateMedia({ media: "print" });
+  await expect(page.getByRole("button", { name: /^Make 10 of it/ })).toBeHidden();
+  await expect(page.getByRole("img", { name: /the hive, \d levels, to scale/ })).toBeVisible();
+  await page.emulateMedia({ media: "screen" });
+  await page.getByRole("button", { name: "take out", exact: true }).click();
+  await expect(page.getByText("Which hive are you building?")).toBeVisible();
+});

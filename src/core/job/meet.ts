@@ -16,9 +16,7 @@ export function meetings(line: WorkedLine, lines: WorkedLine[], units: Units): F
   const item = standingOf(line, line.at, lines);
   if (!item || item.as === "body" || item.as === "stand" || item.as === "jacket") return [];
   const ofStandard = lines.filter((l) => l.line.standard === line.line.standard);
-  const boxes = distinct(
-    ofStandard.filter((l) => BOXES.includes(itemOf(l))).flatMap((l) => standingOf(l, line.at, lines) ?? []),
-  );
+  const boxes = boxesOf(line.line.standard, lines);
   if (boxes.length === 0) return [];
   const deepest = boxes.reduce((a, b) => (b.height > a.height ? b : a));
   const shallowest = boxes.reduce((a, b) => (b.height < a.height ? b : a));
@@ -45,6 +43,18 @@ export function meetings(line: WorkedLine, lines: WorkedLine[], units: Units): F
       : [];
   const missing = item.skirt && !inner ? [lacking(line.at, item)] : [];
   return at([...under, ...round, ...over, ...missing]);
+}
+
+const known = new WeakMap<WorkedLine[], Map<string, Standing[]>>();
+
+/** The different boxes a job has of a standard, worked out once for a job. */
+function boxesOf(standard: string, lines: WorkedLine[]): Standing[] {
+  const of = known.get(lines) ?? new Map<string, Standing[]>();
+  known.set(lines, of);
+  const own = lines.filter((l) => l.line.standard === standard && BOXES.includes(itemOf(l)));
+  const boxes = of.get(standard) ?? distinct(own.flatMap((l) => standingOf(l, l.at, lines) ?? []));
+  of.set(standard, boxes);
+  return boxes;
 }
 
 /** One of each kind of box. */

@@ -164,7 +164,7 @@ export function DesignEditor({ marks: kept, taken, own, start }: Props) {
           patterns
         </Link>
         <h1 className="max-w-[30rem] truncate text-[1.13rem]" title={recipe.name}>
-          {recipe.name || "no name yet"}
+          {recipe.name || "no name yet"}{" "}
           {marks.length > 0 && <span className="ml-2 font-mono">mark {markName(marks.at(-1)!.mark)}</span>}
         </h1>
         <span className={read.problems.length > 0 ? "font-semibold text-madder" : "text-soft"}>
