@@ -280,6 +280,19 @@ describe("options of handbook 04", () => {
     const felt = make("roof-deep", { covering: "felt" }).recipe.hardware.find((h) => h.id === "felt")!;
     expect(felt.unit).toBe("m2");
   });
+  test("a sloping lid lies on its wedges all the way, falls by length · tan 4°, and drips clear of the box", () => {
+    const lid = make("cover-flat", { sloping: true });
+    const long = lengthOf(lid, "bodyOutsideLength");
+    expect(lengthOf(lid, "fall") / long).toBeCloseTo(Math.tan((4 * Math.PI) / 180), 8);
+    for (const part of [0.2, 0.5, 0.8]) {
+      const met = probe(lid, "z", { x: Math.round(part * long), y: inch(0, 3, 8), z: 0 });
+      expect(met.map((m) => m.part.id)).toEqual(["wedge", "sloping-panel"]);
+      expect(Math.abs(met[1]!.from - met[0]!.to)).toBeLessThan(2e4);
+    }
+    expect(reach(lid, "x")[1]).toBeGreaterThan(long + inch(1));
+    const bar = lid.parts.find((p) => p.id === "drip-bar")!.places[0]!;
+    expect(bar.at.x).toBeGreaterThan(long);
+  });
   test("the stand's landing slopes at 35° down from the rails, and lies on their sawn ends", () => {
     const stand = make("stand");
     const landing = stand.parts.find((p) => p.id === "landing")!;

@@ -277,15 +277,23 @@ function OneHive({
           )}
           {warm && (
             <>
-              <dt className="border-t border-rule py-1" title="m²·K/W; in brackets ft²·°F·h/Btu">
-                Lowest box, R of wall{warm.lid ? ", lid" : ""}
-                {warm.floor ? ", floor" : ""}
-              </dt>
-              <dd className="border-t border-rule py-1 text-right font-mono">
-                {[warm.wall, warm.lid, warm.floor]
-                  .flatMap((r) => (r ? [`${r.toFixed(2)} (${(r * 5.678).toFixed(1)})`] : []))
-                  .join(" ")}
-              </dd>
+              {(["wall", "lid", "floor"] as const).flatMap((what) => {
+                const r = warm[what];
+                return r === undefined
+                  ? []
+                  : [
+                      <dt
+                        key={`${what} label`}
+                        className="border-t border-rule py-1"
+                        title="m²·K/W; in brackets ft²·°F·h/Btu"
+                      >
+                        R of the {what}, lowest box
+                      </dt>,
+                      <dd key={what} className="border-t border-rule py-1 text-right font-mono">
+                        {r.toFixed(2)} ({(r * 5.678).toFixed(1)})
+                      </dd>,
+                    ];
+              })}
               <dt className="border-t border-rule py-1" title="without what goes out with the air">
                 It loses, a degree
               </dt>

@@ -26,7 +26,7 @@ export const escapeBoard: Recipe = {
     ),
   parts: innerCover.parts.map((p) => ({ ...p, features: p.features.filter((f) => f.name !== "notch") })),
   stands: { ...innerCover.stands!, as: "sheet" },
-  hardware: [...innerCover.hardware, { id: "escape", name: "bee escape", count: 'hole == "three" ? 3 : 1', unit: "each", spare: 0, for: "exits", mark: "mem" }],
+  hardware: [...innerCover.hardware.filter((h) => h.for === "rim"), { id: "escape", name: "bee escape", count: 'hole == "three" ? 3 : 1', unit: "each", spare: 0, for: "exits", mark: "mem" }],
   steps: [{ text: "Glue and nail the rim flush with the panel's edges." }, { text: "Fix the escape in its hole, way out downward." }],
   mistakes: ["left on for a week: bees find another way up", "a gap in a super above it: robbers empty it, for no bee guards it"],
 };

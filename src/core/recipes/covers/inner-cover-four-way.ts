@@ -55,7 +55,7 @@ export const innerCoverFourWay: Recipe = {
       ],
     },
   ],
-  hardware: innerCover.hardware.map((h) => (h.id === "brads" ? { ...h, count: "28" } : { ...h, count: "(2 * (bodyOutsideLength + bodyOutsideWidth) + bodyOutsideLength + bodyOutsideWidth) * rim" })),
+  hardware: innerCover.hardware.filter((h) => h.for === "rim").map((h) => (h.id === "brads" ? { ...h, count: "28" } : { ...h, count: "(2 * (bodyOutsideLength + bodyOutsideWidth) + bodyOutsideLength + bodyOutsideWidth) * rim" })),
   steps: [
     { text: "Bore the jar holes; glue and nail the rim, notches in the left-hand half of each wall seen from outside." },
     { text: "Glue the bars in the rim, crossing over the middle; no gap a queen can pass." },

@@ -98,6 +98,8 @@ export const innerCover: Recipe = {
     ]),
   ],
   hardware: [
+    { id: "slides", name: "slide for a hole", count: "2", unit: "each", spare: 0, for: "holes", when: 'hole == "three"', mark: "mem" },
+    { id: "hole-mesh", name: "mesh disc, 3", count: "1", unit: "each", spare: 0, for: "holes", when: 'hole == "three"', mark: "mem" },
     { id: "brads", name: "brad, 3/4", count: 'sides == "two" ? 32 : 16', unit: "each", spare: 0.05, for: "rim", mark: "mem" },
     { id: "glue", name: "waterproof wood glue", count: "2 * (bodyOutsideLength + bodyOutsideWidth) * rim", unit: "m2", spare: 0, for: "rim", mark: "mem" },
   ],
