@@ -296,6 +296,9 @@ describe("nuc, long, joined, square, trough, cabinet", () => {
 
 test("a follower is as long as the box inside less 1/2, as high as a frame less its top bar (handbook 04 [mem])", () => {
   expect(sizes(make("follower", "langstroth-10"), "board")).toEqual(["17 7/8", "8 3/8"]);
+  // A division board slides along the walls, a dummy is as thick as a comb.
+  expect(sizes(make("follower", "langstroth-10", "deep", { use: "division" }), "board")[0]).toBe("18 5/16");
+  expect(part(make("follower", "langstroth-10", "deep", { use: "dummy" }), "board").size.t).toBe(inch(1));
 });
 
 const moisture = (s: Shape) => {

@@ -9,8 +9,20 @@ export const follower: Recipe = {
   about: "A board that hangs like a frame and closes off what the bees do not use.",
   needs: ["boxInsideLength", "frameHeight", "topBarLength", "topBarWidth", "topBarThickness"],
   parameters: [
-    { name: "thickness", label: "Board, measured", group: "Wood", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "1*inch" },
-    { name: "clearance", label: "Short of the walls, in all", group: "Size", kind: "length", default: "1/2*inch", min: "0*inch", max: "1*inch" },
+    {
+      name: "use",
+      label: "As",
+      group: "Use",
+      kind: "choice",
+      default: "follower",
+      choices: [
+        { id: "follower", label: "a follower", note: "loose: bees pass round it" },
+        { id: "division", label: "a division board", note: "slides hard along the walls" },
+        { id: "dummy", label: "a dummy", note: "fills the place of a comb" },
+      ],
+    },
+    { name: "thickness", label: "Board, measured", group: "Wood", kind: "length", default: 'use == "dummy" ? 1*inch : 3/4*inch', min: "3/8*inch", max: "1.5*inch" },
+    { name: "clearance", label: "Short of the walls, in all", group: "Size", kind: "length", default: 'use == "division" ? 1/16*inch : 1/2*inch', min: "0*inch", max: "1*inch" },
   ],
   values: [
     { name: "boardLength", label: "board length", formula: "boxInsideLength - clearance", mark: "mem" },
