@@ -34,6 +34,17 @@ describe("whole hives with their usual choices", () => {
       expect(workJob({ ...job, lines }).findings.filter((f) => f.state === "stop")).toEqual([]);
     },
   );
+  test("each is whole: something under it, something over it, everything as wide as what it meets", () => {
+    for (const starter of STARTERS) {
+      const rules = judgeStack(stand(starter, job), "in").filter((f) => f.state !== "ok").map((f) => f.rule); // prettier-ignore
+      expect([starter.name, rules.filter((r) => r.endsWith("-missing"))]).toEqual([starter.name, []]);
+      // Only the jacket stands out past the floor under it.
+      expect([starter.name, rules.includes("footprint-step")]).toEqual([
+        starter.name,
+        starter.name.startsWith("Insulated"),
+      ]);
+    }
+  });
   test("there is one for each the trade asks for", () => {
     expect(STARTERS.map((s) => s.name)).toEqual([
       "Langstroth, ten frames",

@@ -26,6 +26,9 @@ const langstroth = (name: string, standard: string): Hive =>
 /** The jacket of one inch of foam and 3/8 of cladding stands 1 3/8 out on each side: the roof is made to it. */
 const round = { bodyOutsideLength: inch(22, 5, 8), bodyOutsideWidth: inch(19) };
 
+/** What stands under and over the usual long body is made to its width. */
+const wide = { bodyOutsideWidth: inch(40, 3, 4) };
+
 /** Whole hives to begin from; each is the maker's own as soon as it is changed. */
 export const STARTERS: Hive[] = [
   langstroth("Langstroth, ten frames", "langstroth-10"),
@@ -46,7 +49,13 @@ export const STARTERS: Hive[] = [
     of("langstroth-10", "inner-cover-four-way", "deep"),
     of("langstroth-10", "cover-telescoping", "deep"),
   ]),
-  hive("Long hive", [of("langstroth-10", "long-body", "deep")]),
+  hive("Long hive", [
+    of("langstroth-10", "stand", "deep", wide),
+    of("langstroth-10", "floor-solid", "deep", wide),
+    of("langstroth-10", "long-body", "deep", { legs: false }),
+    of("langstroth-10", "inner-cover", "deep", wide),
+    of("langstroth-10", "cover-telescoping", "deep", wide),
+  ]),
   hive("Insulated joined hive", [
     of("langstroth-10", "stand", "deep"),
     of("langstroth-10", "floor-screened", "deep", { insulated: true }),

@@ -53,7 +53,7 @@ describe("each act", () => {
   });
 
   test.each<[Act, (j: Job) => unknown, unknown]>([
-    [{ do: "hives", hives: [HIVE] }, (j) => j.hives.map((h) => [h.name, h.levels.length]), [["Long hive", 1]]],
+    [{ do: "hives", hives: [HIVE] }, (j) => j.hives.map((h) => [h.name, h.levels.length]), [["Long hive", 5]]],
     [
       { do: "add lines", lines: [line, { ...line, item: "frame", quantity: 40 }] },
       (j) => j.lines.map((l) => [l.item, l.quantity]),
