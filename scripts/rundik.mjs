@@ -10,7 +10,7 @@ const newest = (dir) =>
       e.isDirectory() ? newest(join(dir, e.name)) : statSync(join(dir, e.name)).mtimeMs,
     ),
   );
-const sources = Math.max(newest("src/core"), newest("src/cli"), statSync("package-lock.json").mtimeMs);
+const sources = Math.max(...["src/core", "src/cli", "src/workers"].map(newest), statSync("package-lock.json").mtimeMs);
 if (!existsSync(BUNDLE) || statSync(BUNDLE).mtimeMs < sources) {
   const { buildSync } = await import("esbuild");
   buildSync({

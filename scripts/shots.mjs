@@ -26,7 +26,7 @@ const browser = await engine.launch({
 /** Waits until the job is laid out. */
 const laid = (page) =>
   page
-    .getByText(/is the least|of the least/)
+    .getByText(/(is|of|,) the least/)
     .first()
     .waitFor({ timeout: 30_000 });
 

@@ -9,11 +9,13 @@ export async function highsSolver(): Promise<LpSolver> {
       output_flag: false,
       // Nodes, not seconds, end a search over whole numbers, so that the same model always gives the same answer.
       ...(model.whole ? { mip_rel_gap: 0, mip_max_nodes: model.nodes ?? 10_000 } : {}),
+      ...(model.whole && model.target !== undefined ? { objective_target: model.target } : {}),
     } as never) as unknown as Solved;
     const optimal = solved.Status === "Optimal";
     const column = (i: number) => solved.Columns[`x${i}`]?.Primal;
-    if (!optimal && !(model.whole && /limit/i.test(solved.Status) && Number.isFinite(solved.ObjectiveValue)))
-      return undefined;
+    if (!optimal && (!model.whole || /infeasible/i.test(solved.Status))) return undefined;
+    if (!optimal && !(ENDED.test(solved.Status) && Number.isFinite(solved.ObjectiveValue)))
+      return { values: [], duals: [], objective: Infinity, optimal: false };
     const duals = new Map(solved.Rows.map((r) => [r.Name, r.Dual ?? 0]));
     return {
       values: model.columns.map((_, i) => column(i) ?? 0),
@@ -23,6 +25,9 @@ export async function highsSolver(): Promise<LpSolver> {
     };
   };
 }
+
+/** Ended by a limit or the target, with what it had. */
+const ENDED = /limit|target|unknown/i;
 
 interface Solved {
   Status: string;

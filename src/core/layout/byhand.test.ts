@@ -1,5 +1,5 @@
 import { inch } from "@/core/length/length";
-import { moveTo, pin, swap, unpin } from "./byhand";
+import { moveTo, pin, pinOf, swap, unpin } from "./byhand";
 import { allLayouts, layOut, type LayoutResult } from "./layout";
 import { piecesOf } from "./laid";
 import type { LayoutRequest } from "./request";
@@ -28,6 +28,8 @@ test("a pinned layout stays on its boards, and what is left is laid out around i
   const held = layouts(again).find((l) => l.pin === 0)!;
   expect([held.repeat, held.strips]).toEqual([kept.repeat, kept.strips]);
   expect(again.count).toBe(first.count);
+  // The layout on the page before the others were laid out again is known to be pinned as well.
+  expect([pinOf(kept, pin(kept, ask)), pinOf(kept, []), pinOf({ ...kept, repeat: 1 }, pin(kept, ask))]).toEqual([0, undefined, undefined]); // prettier-ignore
   expect(unpin(held, { ...ask, pinned: pin(kept, ask) })).toEqual([]);
 });
 

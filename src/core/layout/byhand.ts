@@ -14,6 +14,14 @@ export type ByHand = { pinned: Pinned[] } | { trouble: string };
 
 type Size = Pick<LaidPiece, "blank" | "length" | "width">;
 
+/** Which of the pinned layouts this one is: the same pieces in the same places, on as many boards; undefined for none. */
+export function pinOf(layout: Layout, pinned: Pinned[]): number | undefined {
+  const places = (l: { strips: LaidStrip[] }) => piecesOf(l).map((p) => [p.blank, p.x, p.y, p.length, p.width]).join(";"); // prettier-ignore
+  const own = places(layout);
+  const at = pinned.findIndex((p) => p.stock === layout.stock && p.repeat === layout.repeat && places(p) === own);
+  return at < 0 ? undefined : at;
+}
+
 /** Keeps a layout as it is, on all its boards. */
 export const pin = (layout: Layout, request: LayoutRequest): Pinned[] => [
   ...request.pinned,

@@ -47,6 +47,16 @@ export interface Layout {
 export const piecesOf = (l: { strips: LaidStrip[] }): LaidPiece[] =>
   l.strips.flatMap((s) => s.sections.flatMap((x) => x.pieces));
 
+/** How many pieces of each kind and size a layout gives, most first; `piece` is one of them. */
+export function givesOf(l: { strips: LaidStrip[] }): { piece: LaidPiece; quantity: number }[] {
+  const kinds = new Map<string, { piece: LaidPiece; quantity: number }>();
+  for (const piece of piecesOf(l)) {
+    const key = `${piece.blank} ${piece.length} ${piece.width}`;
+    kinds.set(key, { piece, quantity: (kinds.get(key)?.quantity ?? 0) + 1 });
+  }
+  return [...kinds.values()].sort((a, b) => b.quantity - a.quantity);
+}
+
 /** Across the strip, what the first cut is set to. */
 export const stripSize = (s: LaidStrip): Length => (s.order === "rip" ? s.width : s.length);
 

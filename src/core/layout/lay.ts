@@ -1,5 +1,5 @@
 import type { BoardStock } from "@/core/job/stock";
-import type { CuttingProblem, Pattern, Used } from "./cutting/problem";
+import type { CuttingProblem, Pattern, Reasons, Used } from "./cutting/problem";
 import { solveCutting } from "./cutting/solve";
 import { cutsOfStrip, settingsOf } from "./cuts";
 import type { LpSolver } from "./lp";
@@ -17,6 +17,8 @@ export interface GroupLayout {
   count: number;
   /** What the bound holds for: any cutting at all, or the style the layouts are cut in. */
   boundStyle: BoundStyle;
+  /** Why nothing can cost less than the bound; of the boards still to be laid out, without pinned ones. */
+  reasons: Reasons;
   /** Layouts none of which another beats in both cost and set-ups: what fewer of those would cost. */
   tradeOff: { patterns: number; settings: number; cost: number }[];
 }
@@ -108,6 +110,7 @@ export function layGroup(request: GroupRequest, listener: Listener = {}, lp?: Lp
       boards.length === 1 && typical > 1e-6 ? Math.ceil(answer.bound / typical - 1e-6) : 0,
     ),
     boundStyle: answer.boundStyle === "any" ? "any" : stages === 3 ? "three-stage" : "two-stage",
+    reasons: answer.reasons,
     tradeOff,
   };
 }

@@ -9,6 +9,8 @@ export interface LpModel {
   whole?: boolean;
   /** Branch-and-bound nodes after which a search over whole numbers ends with what it has. */
   nodes?: number;
+  /** A search over whole numbers ends with the first solution that costs no more. */
+  target?: number;
 }
 
 export interface LpSolution {
@@ -19,5 +21,8 @@ export interface LpSolution {
   optimal: boolean;
 }
 
-/** Solves a model; undefined when it has no solution. */
+/**
+ * Solves a model; undefined when it has no solution. A search over whole numbers that ended before it found one answers
+ * with no values, and is not optimal.
+ */
 export type LpSolver = (model: LpModel) => LpSolution | undefined;

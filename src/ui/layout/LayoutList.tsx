@@ -1,9 +1,8 @@
 "use client";
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
-import { type ByHand, moveTo, pin, type Spot, swap, unpin } from "@/core/layout/byhand";
-import { type Layout, type Offcut, piecesOf } from "@/core/layout/laid";
-import type { Pinned } from "@/core/layout/laid";
+import { type ByHand, moveTo, pin, pinOf, type Spot, swap, unpin } from "@/core/layout/byhand";
+import { givesOf, type Layout, type Offcut, type Pinned, piecesOf } from "@/core/layout/laid";
 import { kindOf } from "@/core/layout/request";
 import type { BoardStock } from "@/core/job/stock";
 import { lengthText } from "@/core/length/format";
@@ -18,14 +17,22 @@ import { CutOrder } from "./CutOrder";
 export function LayoutList({ result, units }: { result: LayoutResult; units: Units }) {
   const desk = useDesk();
   const { stock } = result.request;
-  const all = allLayouts(result);
+  // The request's boards are the job's stock without its packs.
+  const places = desk.job.stock.flatMap((s, i) => (s.form === "pack" ? [] : [i]));
+  /** What is pinned now: the layouts on the page may be from before the last pin. */
+  const jobPins = JSON.stringify(desk.job.pinned.map((p) => ({ ...p, stock: places.indexOf(p.stock) })));
+  const { all, request } = useMemo(() => {
+    const pinned = JSON.parse(jobPins) as Pinned[];
+    return {
+      all: allLayouts(result).map(({ layout: l, group }) => ({ group, layout: { ...l, pin: pinOf(l, pinned) } })),
+      request: { ...result.request, pinned },
+    };
+  }, [result, jobPins]);
   const [chosen, setChosen] = useState(0);
   const [picked, setPicked] = useState<Spot | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
   const at = Math.min(chosen, all.length - 1);
   const layout = all[at]?.layout;
-  // The request's boards are the job's stock without its packs.
-  const places = desk.job.stock.flatMap((s, i) => (s.form === "pack" ? [] : [i]));
   const keep = (pinned: Pinned[]) =>
     desk.act({ do: "pin", pinned: pinned.map((p) => ({ ...p, stock: places[p.stock]! })) });
   const settle = (done: ByHand) => {
@@ -41,15 +48,15 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
     setChosen(all.findIndex((x) => x.layout === l));
     if (!picked) setPicked({ layout: l, piece });
     else if (picked.layout === l && picked.piece === piece) setPicked(null);
-    else settle(swap(picked, { layout: l, piece }, result.request));
+    else settle(swap(picked, { layout: l, piece }, request));
   };
   const onOffcut = (l: Layout, offcut: Offcut) => {
-    if (picked) settle(moveTo(picked, l, offcut, result.request));
+    if (picked) settle(moveTo(picked, l, offcut, request));
   };
   const togglePin = () => {
     if (!layout) return;
     setPicked(null);
-    keep(layout.pin === undefined ? pin(layout, result.request) : unpin(layout, result.request));
+    keep(layout.pin === undefined ? pin(layout, request) : unpin(layout, request));
   };
   const strike = () => {
     if (!layout) return;
@@ -79,7 +86,7 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
       {result.troubles.map((t) => (
         <p key={t.pin} role="alert" className="mb-2 flex gap-3 border-l-8 border-madder bg-white px-3 py-2">
           A pinned layout is left out: {t.why}.
-          <button className="quiet" onClick={() => keep(result.request.pinned.filter((_, i) => i !== t.pin))}>
+          <button className="quiet" onClick={() => keep(request.pinned.filter((_, i) => i !== t.pin))}>
             let it go
           </button>
         </p>
@@ -124,6 +131,13 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
                   {board.material}{" "}
                   {[group.thickness, board.width, board.length].map((x) => lengthText(x, units)).join(" × ")}
                   {l.strips[0]?.order === "crosscut" ? ", crosscut first" : ", ripped first"}
+                  {"; gives "}
+                  {givesOf(l).map(({ piece, quantity }, k) => (
+                    <span key={k} className="whitespace-nowrap">
+                      {k > 0 && ", "}
+                      <b className="font-semibold text-ink">{quantity}</b> {names.get(piece.blank)?.toLowerCase()}
+                    </span>
+                  ))}
                 </p>
                 {on && <CutOrder layout={l} board={board} saw={result.request.saw} units={units} />}
               </div>

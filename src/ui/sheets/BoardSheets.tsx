@@ -2,7 +2,7 @@ import Link from "next/link";
 import type { Job } from "@/core/job/job";
 import { lengthText } from "@/core/length/format";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
-import { piecesOf } from "@/core/layout/laid";
+import { givesOf } from "@/core/layout/laid";
 import { caution } from "@/core/plan/cautions";
 import { BoardDrawing } from "@/ui/layout/BoardDrawing";
 import { CutOrder } from "@/ui/layout/CutOrder";
@@ -61,23 +61,18 @@ function Pieces({
   names,
   units,
 }: {
-  layout: Parameters<typeof piecesOf>[0] & { repeat: number };
+  layout: Parameters<typeof givesOf>[0] & { repeat: number };
   names: Map<string, string>;
   units: Job["units"];
 }) {
-  const kinds = new Map<string, { n: number; piece: ReturnType<typeof piecesOf>[number] }>();
-  for (const p of piecesOf(layout)) {
-    const key = `${p.blank} ${p.length} ${p.width}`;
-    kinds.set(key, { n: (kinds.get(key)?.n ?? 0) + 1, piece: p });
-  }
   return (
     <table className="cutting-list self-start">
       <caption className="small-head text-left">A board gives, and all {layout.repeat}</caption>
       <tbody>
-        {[...kinds.values()].map(({ n, piece }) => (
+        {givesOf(layout).map(({ quantity, piece }) => (
           <tr key={`${piece.blank} ${piece.length} ${piece.width}`}>
-            <td className="w-10 text-right font-mono font-semibold">{n}</td>
-            <td className="w-14 text-right font-mono text-soft">{n * layout.repeat}</td>
+            <td className="w-10 text-right font-mono font-semibold">{quantity}</td>
+            <td className="w-14 text-right font-mono text-soft">{quantity * layout.repeat}</td>
             <td>{names.get(piece.blank)}</td>
             <td className="whitespace-nowrap">
               <Measure value={piece.length} units={units} /> × <Measure value={piece.width} units={units} />

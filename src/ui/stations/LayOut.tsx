@@ -4,6 +4,7 @@ import { missingText } from "@/core/layout/missing";
 import { inch } from "@/core/length/length";
 import { useDesk, useLaid } from "@/ui/job/useDesk";
 import { LayoutList } from "@/ui/layout/LayoutList";
+import { Reasons } from "@/ui/layout/Reasons";
 import { SetUpList } from "@/ui/layout/SetUpList";
 import { Weigh } from "@/ui/layout/Weigh";
 import { Measure } from "@/ui/parts/Measure";
@@ -24,6 +25,7 @@ export function LayOut() {
     <div className="grid grid-cols-1 gap-x-7 gap-y-5 lg:grid-cols-[minmax(0,1fr)_300px]">
       <section aria-label="Layouts">
         <Headline />
+        {result && layout.fresh && !layout.improving && <Reasons result={result} units={job.units} />}
         {result?.missing.map((m) => (
           <p
             key={m.blank.id}
@@ -124,11 +126,13 @@ function Headline() {
       {result.missing.length > 0 && " for what can be laid out. "}
       {result.missing.length === 0 && result.proven && (
         <>
-          , and{" "}
+          {result.boundCount === result.count ? ", and " : " for "}
           <b className="text-[1.7rem]">
             {result.boundCount === result.count ? result.boundCount : money(result.boundCost)}
-          </b>{" "}
-          is the least {style} could {result.boundCount === result.count ? "use" : "cost"}.{" "}
+          </b>
+          {result.boundCount === result.count
+            ? ` is the least ${style} could use. `
+            : `, the least ${style} could cost. `}
         </>
       )}
       {result.missing.length === 0 && !result.proven && (

@@ -1,3 +1,7 @@
+import type { CuttingProblem, Strip, Used } from "./problem";
+
+/** So many pieces at most are filled in bar by bar. */
+const FEW_PIECES = 150;
 /** Bars looked at, and fillings of one bar kept, before the search is given up. */
 const MOST_BARS = 60_000;
 const MOST_FILLINGS = 80;
@@ -52,4 +56,39 @@ export function complete(sizes: number[], counts: number[], room: number, bars: 
     return false;
   };
   return spare >= 0 && fill(spare) ? done : undefined;
+}
+
+/**
+ * A cutting that costs no more than `goal`, bar by bar, with no more waste than that leaves. For pieces of one width out
+ * of bars of one size and price that take one strip of them; undefined for anything else, or when none was found.
+ */
+export function barByBar({ pieces, stock, kerf }: CuttingProblem, goal: number): Used | undefined {
+  const [only, another] = stock;
+  const [room, ...stretches] = only?.clear ?? [];
+  const width = pieces[0]?.width ?? 0;
+  const total = pieces.reduce((n, p) => n + p.quantity, 0);
+  if (!only || !room || another || stretches.length > 0 || only.price <= 0 || total > FEW_PIECES) return undefined;
+  if (pieces.some((p) => p.block || p.width !== width) || 2 * width + kerf <= room.width) return undefined;
+  const bars = Math.min(Math.round(goal / only.price), only.available ?? Infinity);
+  const sizes = pieces.map((p) => p.length + kerf);
+  const all = complete(
+    sizes,
+    pieces.map((p) => p.quantity),
+    room.length + kerf,
+    bars,
+  );
+  const alike = new Map<string, Used[number]>();
+  for (const taken of all ?? []) {
+    const sections = taken.flatMap((count, piece) =>
+      count > 0 ? [{ size: pieces[piece]!.length, count, items: [{ piece, turned: false, count: 1 }] }] : [],
+    );
+    const strips: Strip[] = [{ size: width, count: 1, sections }];
+    const known = alike.get(taken.join());
+    if (known) known.repeat++;
+    else {
+      const pattern = { stock: 0, stretches: [{ clear: 0, order: "rip" as const, strips }], gives: taken };
+      alike.set(taken.join(), { repeat: 1, pattern });
+    }
+  }
+  return all && [...alike.values()];
 }

@@ -132,6 +132,49 @@ export function fill(things: Thing[], room: number, row?: (k: number, values: Fl
   };
 }
 
+/** One way to fill a room: which things it takes, each as often as it is named. */
+export interface Filling {
+  taken: number[];
+  worth: number;
+}
+
+/**
+ * Every full filling of a room that is worth at least so much: nothing more would fit. Undefined when there are more than
+ * `limit`. Walks the table of `fill` backwards, taking only what can still end at the worth asked.
+ */
+export function nearBest(things: Thing[], room: number, least: number, limit: number): Filling[] | undefined {
+  const tables: Float64Array[] = [];
+  fill(things, room, (_, values) => tables.push(values.slice()));
+  const found: Filling[] = [];
+  const taken: number[] = [];
+  const counts = things.map(() => 0);
+  let steps = 0;
+  const after = ({ back, size }: Thing, c: number) => (back ? back[c]! : c - size);
+  const opens = (k: number, c: number) => counts[k]! < things[k]!.most && after(things[k]!, c) >= 0;
+  const walk = (last: number, c: number, worth: number): boolean => {
+    if (found.length > limit || steps > STEPS * limit) return false;
+    if (worth >= least && !things.some((_, k) => opens(k, c))) found.push({ taken: [...taken], worth });
+    for (let k = last; k >= 0 && worth + tables[k]![c]! >= least; k--) {
+      steps++;
+      const thing = things[k]!;
+      if (!opens(k, c)) continue;
+      const next = after(thing, c);
+      if (worth + thing.worth + tables[k]![next]! < least) continue;
+      counts[k]!++;
+      taken.push(k);
+      const going = walk(k, next, worth + thing.worth);
+      taken.pop();
+      counts[k]!--;
+      if (!going) return false;
+    }
+    return true;
+  };
+  return walk(things.length - 1, room, 0) ? found : undefined;
+}
+
+/** Steps of a walk for every filling that may be found, before it counts as too many. */
+const STEPS = 200;
+
 /** One pass over the places: where it took so many times something. */
 interface Pass {
   took: Uint8Array | Uint16Array;

@@ -20,39 +20,38 @@ const some = fc.array(
 );
 const worths = fc.array(fc.integer({ min: 0, max: 50 }), { minLength: 3, maxLength: 3 });
 
-/** The most worth of strips and pieces off them, each piece as often as it is, by trying everything in both orders. */
-function brute({ pieces, kerf }: CuttingProblem, worth: number[]): number {
-  const one = (length: number, width: number, flip: boolean): number => {
+/** What every set of strips and pieces off them gives, each piece as often as it is at most, in both orders. */
+function everyPattern({ pieces, kerf }: CuttingProblem): number[][] {
+  const quantities = pieces.map((p) => p.quantity);
+  const found = new Map<string, number[]>();
+  const one = (length: number, width: number, flip: boolean) => {
     const ways = pieces.flatMap((p, i) =>
       [[p.length, p.width], ...(p.turn ? [[p.width, p.length]] : [])].map(([x, y]) =>
         flip ? { i, along: y!, across: x! } : { i, along: x!, across: y! },
       ),
     );
-    const strip = (
-      size: number,
-      room: number,
-      left: number[],
-      take: (left: number[], got: number) => void,
-      got = 0,
-    ) => {
-      take(left, got);
+    const strip = (size: number, room: number, left: number[], take: (left: number[]) => void) => {
+      take(left);
       for (const w of ways)
         if (w.across <= size && w.along <= room && left[w.i]! > 0)
-          strip(size, room - w.along - kerf, left.map((n, k) => (k === w.i ? n - 1 : n)), take, got + worth[w.i]!); // prettier-ignore
+          strip(size, room - w.along - kerf, left.map((n, k) => (k === w.i ? n - 1 : n)), take); // prettier-ignore
     };
-    const strips = (room: number, left: number[]): number => {
-      let best = 0;
+    const strips = (room: number, left: number[]) => {
+      const gives = quantities.map((n, i) => n - left[i]!);
+      found.set(gives.join(), gives);
       for (const size of new Set(ways.map((w) => w.across)))
         if (size <= room)
-          strip(size, length, left, (after, got) => {
-            if (got > 0) best = Math.max(best, got + strips(room - size - kerf, after));
+          strip(size, length, left, (after) => {
+            if (after.some((n, i) => n < left[i]!)) strips(room - size - kerf, after);
           });
-      return best;
     };
-    return strips(width, pieces.map((p) => p.quantity)); // prettier-ignore
+    strips(width, quantities);
   };
-  return Math.max(one(24, 14, false), one(14, 24, true));
+  one(24, 14, false);
+  one(14, 24, true);
+  return [...found.values()];
 }
+const worthOf = (gives: number[], worth: number[]) => gives.reduce((sum, n, i) => sum + n * worth[i]!, 0);
 
 const inside = (p: Pattern, { pieces, kerf, stock }: CuttingProblem) => {
   for (const t of p.stretches) {
@@ -79,7 +78,7 @@ test("no pattern is worth more than the price says, and one that is built fits a
       const left = pieces.map((x) => x.quantity);
       const pricer = pricerOf(p);
       const { most, offers } = pricer.best(0, worth, left);
-      const truly = brute(p, worth);
+      const truly = Math.max(...everyPattern(p).map((g) => worthOf(g, worth)));
       expect(most).toBeGreaterThanOrEqual(truly);
       for (const o of offers) inside(o.pattern, p);
       const built = pricer.fitting(0, worth, left);
@@ -90,6 +89,29 @@ test("no pattern is worth more than the price says, and one that is built fits a
       }
     }),
     { numRuns: 60 },
+  );
+});
+
+test("of all patterns worth enough none is missed that is not part of another, and each can be cut (brute force)", () => {
+  fc.assert(
+    fc.property(some, worths, fc.double({ min: 0.5, max: 1, noNaN: true }), (pieces, worth, part) => {
+      const p = problem(pieces);
+      const every = everyPattern(p);
+      const least = part * Math.max(...every.map((g) => worthOf(g, worth)));
+      const among = pieces.map(() => true);
+      const near = pricerOf(p).near(0, worth, pieces.map((x) => x.quantity), least, among, 5000); // prettier-ignore
+      for (const n of near ?? []) {
+        inside(n.pattern(), p);
+        expect([n.pattern().gives, worthOf(n.gives, worth)]).toEqual([n.gives, n.worth]);
+        expect(n.worth).toBeGreaterThanOrEqual(least);
+      }
+      for (const gives of every)
+        if (worthOf(gives, worth) >= Math.max(least, 1e-9))
+          expect(near?.some((n) => n.gives.every((g, i) => g >= gives[i]!)) ?? true).toBe(true);
+      // So few are always found.
+      if (every.length < 20) expect(near).toBeDefined();
+    }),
+    { numRuns: 150 },
   );
 });
 

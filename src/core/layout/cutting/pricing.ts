@@ -1,4 +1,4 @@
-import { fill, type Raster, rasterOf, type Thing } from "./knapsack";
+import { fill, nearBest, type Raster, rasterOf, type Thing } from "./knapsack";
 import {
   type CuttingProblem,
   given,
@@ -24,6 +24,48 @@ export interface Pricer {
   best(stock: number, worth: number[], left: number[]): { offers: Offer[]; most: number };
   /** A full pattern that gives no more than is left, built strip by strip; undefined when nothing fits. */
   fitting(stock: number, worth: number[], left: number[]): Offer | undefined;
+  /**
+   * Every pattern of a stock that is worth at least so much and to which nothing can be added, told apart by what it
+   * gives; of the pieces in `among`, and no others. Undefined when there are more than `limit`, or where they cannot all
+   * be found: in three stages, around bad stretches, on rounded sizes.
+   */
+  near(
+    stock: number,
+    worth: number[],
+    left: number[],
+    least: number,
+    among: boolean[],
+    limit: number,
+  ): Near[] | undefined;
+}
+
+/** What a pattern gives and is worth; the pattern itself is made when it is wanted. */
+export interface Near {
+  stock: number;
+  gives: number[];
+  worth: number;
+  pattern(): Pattern;
+}
+
+/** More fillings of strips than this are not gone through. */
+const MOST_STRIPS = 4000;
+
+/** One clear stretch cut in one order. */
+interface NearStretch {
+  worth: number;
+  gives: number[];
+  order: Order;
+  strips(): Strip[];
+}
+
+/** A pattern with one more of its stretches cut; one that gives nothing stays whole. */
+function joined(pattern: Pattern, clear: number, { order, strips, gives }: NearStretch): Pattern {
+  if (!gives.some((g) => g > 0)) return pattern;
+  return {
+    ...pattern,
+    stretches: [...pattern.stretches, { clear, order, strips: strips() }],
+    gives: pattern.gives.map((g, i) => g + gives[i]!),
+  };
 }
 
 /** A piece lying one way, seen along the strips. */
@@ -210,6 +252,9 @@ export function pricerOf(problem: CuttingProblem): Pricer {
     return { worth: filled.worth(all.length - 1), counts: () => filled.counts(all.length - 1) };
   };
 
+  const mostOf = (plan: Plan, worth: number[], left: number[]) =>
+    side(plan, candidates(plan, worth, left, false), false, plan.roomAcross).worth;
+
   const exact = (plan: Plan) => plan.along.exact && plan.across.exact;
 
   const bestOf = (plan: Plan, worth: number[], left: number[]) => {
@@ -253,8 +298,96 @@ export function pricerOf(problem: CuttingProblem): Pricer {
     return strips;
   };
 
+  /** The sets of strips of one clear stretch, cut in one order, that are worth at least so much. */
+  const nearOf = (
+    plan: Plan,
+    most: number,
+    least: number,
+    { worth, left, among, limit }: { worth: number[]; left: number[]; among: boolean[]; limit: number },
+  ): NearStretch[] | undefined => {
+    const spare = most - least;
+    const room = plan.across.room(plan.roomAcross);
+    const open = plan.variants.filter((v) => among[v.piece] && left[v.piece]! > 0);
+    const strips: { size: number; worth: number; loss: number; sections: Section[]; gives: number[] }[] = [];
+    const add = (size: number, at: number, sections: Section[]) => {
+      const gives = given([{ strips: [{ size, count: 1, sections }] }], pieces.length);
+      const own = gives.reduce((sum, n, i) => sum + n * worth[i]!, 0);
+      strips.push({ size, worth: own, loss: at - own, sections, gives });
+    };
+    for (const v of open.filter((o) => o.alone)) {
+      const n = Math.min(left[v.piece]!, Math.floor((plan.roomAlong + kerf) / (v.along + kerf)));
+      add(v.across, n * worth[v.piece]!, slices(v, n));
+    }
+    for (const group of groupsOf(
+      plan,
+      open.filter((v) => !v.alone),
+    ))
+      // prettier-ignore
+      for (const size of group.ends) {
+        const within = group.filter((v) => v.across <= size);
+        if (plan.order !== "rip" && size < hold) continue;
+        const things = within.map((v) => plan.along.thing(v.along, worth[v.piece]!, left[v.piece]!, false));
+        const along = plan.along.room(plan.roomAlong);
+        const top = fill(things, along).worth(things.length - 1);
+        const all = nearBest(things, along, top - spare, limit);
+        if (!all) return undefined;
+        for (const { taken } of all) {
+          // Without a piece of its own width it is a narrower strip.
+          if (!taken.some((k) => within[k]!.across === size)) continue;
+          const counts = within.map((_, k) => taken.filter((t) => t === k).length);
+          add(size, top, counts.flatMap((n, k) => (n > 0 ? slices(within[k]!, n) : []))); // prettier-ignore
+        }
+      }
+    if (strips.length > MOST_STRIPS) return undefined;
+    // Those that lose nothing come last, and so are taken first: the others then end early.
+    strips.sort((a, b) => b.loss - a.loss);
+    const things = strips.map((s) => plan.across.thing(s.size, s.worth, Infinity, false));
+    return nearBest(things, room, least, limit)?.map(({ taken, worth: own }): NearStretch => {
+      const counts = new Map<number, number>();
+      for (const k of taken) counts.set(k, (counts.get(k) ?? 0) + 1);
+      return {
+        worth: own,
+        gives: pieces.map((_, i) => taken.reduce((sum, k) => sum + strips[k]!.gives[i]!, 0)),
+        order: plan.order,
+        strips: () =>
+          [...counts].map(([k, count]) => ({ size: strips[k]!.size, count, sections: strips[k]!.sections })),
+      };
+    });
+  };
+
   return {
     spent: () => spent,
+    near(stock, worth, left, least, among, limit) {
+      const plansOf = plans[stock]!;
+      if (style.stages === 3 || !plansOf.flat().every(exact)) return undefined;
+      const mosts = plansOf.map((orders) => orders.map((plan) => mostOf(plan, worth, left)));
+      const most = mosts.map((ns) => Math.max(0, ...ns));
+      const spare = sum(most) - least;
+      if (spare < 0) return [];
+      let found: Near[] = [{ stock, worth: 0, gives: pieces.map(() => 0), pattern: () => ({ stock, stretches: [], gives: pieces.map(() => 0) }) }]; // prettier-ignore
+      for (const [clear, orders] of plansOf.entries()) {
+        const own = new Map<string, NearStretch>();
+        for (const [k, plan] of orders.entries()) {
+          const open = most[clear]! - spare;
+          const all = mosts[clear]![k]! < open ? [] : nearOf(plan, mosts[clear]![k]!, open, { worth, left, among, limit }); // prettier-ignore
+          if (!all) return undefined;
+          for (const n of all) if (!own.has(n.gives.join())) own.set(n.gives.join(), n);
+        }
+        // What the stretches after it bring at most.
+        const after = sum(most.slice(clear + 1));
+        const both = new Map<string, Near>();
+        for (const before of found)
+          for (const n of own.values()) {
+            if (before.worth + n.worth + after < least) continue;
+            const gives = before.gives.map((g, i) => g + n.gives[i]!);
+            if (both.size > limit) return undefined;
+            if (!both.has(gives.join()))
+              both.set(gives.join(), { stock, gives, worth: before.worth + n.worth, pattern: () => joined(before.pattern(), clear, n) }); // prettier-ignore
+          }
+        found = [...both.values()];
+      }
+      return found.filter((n) => n.gives.some((g) => g > 0));
+    },
     best(stock, worth, left) {
       const priced = plans[stock]!.map((orders) =>
         orders.map((plan) => bestOf(plan, worth, left)).sort((a, b) => b.worth - a.worth),
@@ -336,4 +469,5 @@ export function gathered(sections: Section[]): Section[] {
   return [...out.values()];
 }
 
+const sum = (ns: number[]) => ns.reduce((a, b) => a + b, 0);
 const distinct = (sizes: number[]) => [...new Set(sizes)].sort((a, b) => a - b);

@@ -108,3 +108,13 @@ export function patternKey(p: Pattern): string {
 
 /** How many there are left of each stock; null is no limit. */
 export type Supply = (number | null)[];
+
+/** How a bound came about; all in money, nothing rounded up to a sum of prices. */
+export interface Reasons {
+  /** By size alone, whatever the cutting. */
+  size: number;
+  /** What the cheapest mix of patterns would cost if boards could be cut in fractions. */
+  fractions?: number;
+  /** All patterns that could be part of a cutting for so much, none of which together gives every piece. */
+  tried?: { patterns: number; upTo: number };
+}

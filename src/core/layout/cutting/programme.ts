@@ -3,7 +3,7 @@ import { type CutStock, type Pattern, patternKey, type Supply } from "./problem"
 import { clipped, type Pricer } from "./pricing";
 
 /** Worths are whole numbers of this many parts, so that the bound is whole-number arithmetic. */
-const SCALE = 1_000_000;
+export const SCALE = 1_000_000;
 
 /** Patterns met so far, by what they are. */
 export class Pool {
@@ -31,6 +31,13 @@ export interface Relaxed {
   cost: number;
   /** No cutting of the style costs less; not rounded up. */
   bound: number;
+  /** The worths the bound is made of, in whole parts, and the most a pattern of each stock is worth by them. */
+  proof: Proof;
+}
+
+export interface Proof {
+  worth: number[];
+  most: number[];
 }
 
 export const fitsIn = (p: Pattern, left: number[]) => p.gives.every((n, i) => n <= left[i]!);
@@ -39,7 +46,12 @@ export const fitsIn = (p: Pattern, left: number[]) => p.gives.every((n, i) => n 
  * The relaxed programme over the patterns: every piece at least as often as it is wanted, no stock overdrawn. Where stock
  * is limited a piece may also be missed, at a price no cutting asks, so that the programme always has an answer.
  */
-export function modelOf(patterns: Pattern[], stock: CutStock[], left: number[], supply: Supply): LpModel {
+export function modelOf(
+  patterns: Pick<Pattern, "stock" | "gives">[],
+  stock: CutStock[],
+  left: number[],
+  supply: Supply,
+): LpModel {
   const limited = supply.flatMap((n, s) => (n === null ? [] : [{ s, n }]));
   const row = left.map((n, i) => (n > 0 ? i : -1)).filter((i) => i >= 0);
   const at = new Map(row.map((piece, r) => [piece, r]));
@@ -63,6 +75,32 @@ export function modelOf(patterns: Pattern[], stock: CutStock[], left: number[], 
   };
 }
 
+/**
+ * The same in whole numbers. With several stocks, how many of each are used is a number of its own, which carries the
+ * cost: a search that branches on it first soon knows which mix it must be.
+ */
+export function wholeModelOf(
+  patterns: Pick<Pattern, "stock" | "gives">[],
+  stock: CutStock[],
+  left: number[],
+  supply: Supply,
+): LpModel {
+  const { rows, columns } = modelOf(patterns, stock, left, supply);
+  if (stock.length === 1) return { rows, columns, whole: true };
+  const used = (s: number) => rows.length + s;
+  return {
+    rows: [...rows, ...stock.map(() => ({ sense: "<=" as const, rhs: 0 }))],
+    columns: [
+      ...columns.map((c, i) => {
+        const of = patterns[i]?.stock;
+        return of === undefined ? c : { cost: 0, entries: [...c.entries, [used(of), 1] as [number, number]] };
+      }),
+      ...stock.map((s, i) => ({ cost: s.price, entries: [[used(i), -1] as [number, number]] })),
+    ],
+    whole: true,
+  };
+}
+
 /** What each piece and each limited stock is worth by the last solution, in whole parts. */
 function worths(duals: number[], left: number[], supply: Supply): { worth: number[]; charge: number[] } {
   let r = 0;
@@ -76,17 +114,31 @@ function worths(duals: number[], left: number[], supply: Supply): { worth: numbe
  * charged for what it gives above its price (linear-programming duality; Farley 1990). Whole numbers until the last
  * division.
  */
-export function boundOf(stock: CutStock[], left: number[], supply: Supply, worth: number[], most: number[]): number {
+export function boundOf(stock: CutStock[], left: number[], supply: Supply, proof: Proof): number {
+  const demand = left.reduce((sum, n, i) => sum + proof.worth[i]! * n, 0);
+  const { shrink, charge } = scaled(stock, supply, proof);
+  const charged = charge.reduce((sum, c, i) => sum + c * (supply[i] ?? 0), 0);
+  return Math.max(0, (demand * shrink - charged) / SCALE);
+}
+
+/** What the worths are multiplied by, and what each limited stock is charged above its price. */
+function scaled(stock: CutStock[], supply: Supply, { most }: Proof): { shrink: number; charge: number[] } {
   const shrink = stock.reduce(
     (f, s, i) => (supply[i] === null && most[i]! > 0 ? Math.min(f, (s.price * SCALE) / most[i]!) : f),
     1,
   );
-  const demand = left.reduce((sum, n, i) => sum + worth[i]! * n, 0);
-  const charged = stock.reduce((sum, s, i) => {
-    const n = supply[i] ?? null;
-    return n === null ? sum : sum + Math.max(0, most[i]! * shrink - s.price * SCALE) * n;
-  }, 0);
-  return Math.max(0, (demand * shrink - charged) / SCALE);
+  const charge = stock.map((s, i) => (supply[i] === null ? 0 : Math.max(0, most[i]! * shrink - s.price * SCALE)));
+  return { shrink, charge };
+}
+
+/**
+ * The least a pattern of each stock must be worth to be part of any cutting that costs no more than `target`: what each
+ * pattern falls short of its price adds up to no more than lies between the bound and the target.
+ */
+export function leastUseful(stock: CutStock[], left: number[], supply: Supply, proof: Proof, target: number): number[] {
+  const { shrink, charge } = scaled(stock, supply, proof);
+  const spare = Math.max(0, target - boundOf(stock, left, supply, proof)) * SCALE + 1;
+  return stock.map((s, i) => (s.price * SCALE + charge[i]! - spare) / shrink - 1);
 }
 
 /**
@@ -104,7 +156,7 @@ export function relax(
   how: { fitting?: boolean; rounds: number; going: () => boolean; enough?: (cost: number, bound: number) => boolean },
 ): Relaxed | undefined {
   let bound = 0;
-  let centre: number[] | undefined;
+  let centre: Proof | undefined;
   let patterns = pool.patterns.filter((p) => !how.fitting || fitsIn(p, left));
   for (let round = 0; ; round++) {
     const solved = lp(modelOf(patterns, stock, left, supply));
@@ -116,11 +168,12 @@ export function relax(
       worth: worth.map((w) => w / SCALE),
       cost: solved.objective,
       bound,
+      proof: centre ?? { worth, most: stock.map(() => 0) },
     });
     const fresh: Pattern[] = [];
     // Smoothed worths first; the true ones when those find nothing.
     for (const mix of centre && !how.fitting ? [0.6, 0] : [0]) {
-      const at = mix > 0 ? worth.map((w, i) => Math.floor(w * (1 - mix) + centre![i]! * mix)) : worth;
+      const at = mix > 0 ? worth.map((w, i) => Math.floor(w * (1 - mix) + centre!.worth[i]! * mix)) : worth;
       const most: number[] = [];
       stock.forEach((s, i) => {
         const priced = supply[i] === 0 ? { offers: [], most: 0 } : pricer.best(i, at, left);
@@ -140,10 +193,11 @@ export function relax(
             fresh.push(pattern);
         }
       });
-      const here = boundOf(stock, left, supply, at, most);
-      if (here > bound) {
+      const proof = { worth: at, most };
+      const here = boundOf(stock, left, supply, proof);
+      if (here > bound || !centre) {
         bound = here;
-        centre = at;
+        centre = proof;
       }
       if (fresh.length > 0) break;
     }
@@ -151,15 +205,4 @@ export function relax(
       return answer();
     patterns = [...patterns, ...fresh];
   }
-}
-
-/** Costs are sums of prices, so a bound rounds up to the next such sum: a multiple of what all prices share. */
-export function upToPrices(bound: number, prices: number[]): number {
-  const cents = prices.filter((p) => p > 0).map((p) => Math.round(p * 100));
-  if (cents.length === 0 || prices.some((p) => Math.abs(p * 100 - Math.round(p * 100)) > 1e-9)) return bound;
-  const share = cents.reduce((a, b) => {
-    while (b > 0) [a, b] = [b, a % b];
-    return a;
-  });
-  return (Math.ceil((bound * 100) / share - 1e-6) * share) / 100;
 }

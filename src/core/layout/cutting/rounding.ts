@@ -1,7 +1,7 @@
 import type { LpSolver } from "../lp";
 import { costOf, type CutStock, type Pattern, type Supply, type Used } from "./problem";
 import type { Offer, Pricer } from "./pricing";
-import { modelOf, Pool, type Relaxed, relax } from "./programme";
+import { Pool, type Relaxed, relax, wholeModelOf } from "./programme";
 
 /** The pieces and the stock that are left, while a layout is built. */
 export interface Rest {
@@ -77,8 +77,10 @@ export interface Diver {
   found(used: Used): boolean;
 }
 
-/** How often a dive may take a choice back. */
-const TAKEN_BACK = 25;
+/** How often a dive may take a choice back; the first is to be quick. */
+const TAKEN_BACK = { first: 2, later: 25 };
+/** What the whole-number programme over patterns met may take in. */
+const WHOLE = { patterns: 200, nodes: 5 };
 
 /**
  * Dives from a relaxed answer: its whole boards are cut, then the likeliest one, and patterns are priced anew for what
@@ -115,7 +117,7 @@ export function dive(d: Diver, from: Rest, root: Relaxed, attempt: number): void
     if (after && d.mayBeat(costOf(all, d.stock) + after.cost)) {
       [rest, used, relaxed] = [next, all, after];
       refused.clear();
-    } else if (back++ < TAKEN_BACK) refused.add(chosen.used[0]!.pattern);
+    } else if (back++ < (attempt === 0 ? TAKEN_BACK.first : TAKEN_BACK.later)) refused.add(chosen.used[0]!.pattern);
     else return;
   }
 }
@@ -183,13 +185,13 @@ export function singles(d: Pick<Diver, "stock" | "pricer">, { left, supply }: Re
 }
 
 /** The best whole numbers over the patterns nearest to the relaxed answer. Ends after so many nodes, not by the clock. */
-export function wholeNumbers(d: Diver, rest: Rest, root: Relaxed, most: number, nodes: number): void {
+export function wholeNumbers(d: Diver, rest: Rest, root: Relaxed): void {
   const near = d.pool.patterns
     .map((p) => ({ p, short: d.stock[p.stock]!.price - p.gives.reduce((s, n, i) => s + n * root.worth[i]!, 0) }))
     .sort((a, b) => a.short - b.short)
-    .slice(0, most)
+    .slice(0, WHOLE.patterns)
     .map(({ p }) => p);
-  const solved = d.lp({ ...modelOf(near, d.stock, rest.left, rest.supply), whole: true, nodes });
+  const solved = d.lp({ ...wholeModelOf(near, d.stock, rest.left, rest.supply), nodes: WHOLE.nodes });
   if (!solved) return;
   const used = near.flatMap((pattern, i) =>
     Math.round(solved.values[i]!) > 0 ? [{ pattern, repeat: Math.round(solved.values[i]!) }] : [],

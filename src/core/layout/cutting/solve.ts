@@ -1,22 +1,12 @@
 import { boardBound } from "../bound";
 import type { LpSolver } from "../lp";
-import {
-  costOf,
-  type CuttingProblem,
-  type CutPiece,
-  type CutStock,
-  given,
-  type Item,
-  type Pattern,
-  type Room,
-  type Section,
-  type Strip,
-  type Style,
-  type Used,
-} from "./problem";
-import { complete } from "./completion";
-import { gathered, pricerOf } from "./pricing";
-import { Pool, relax, upToPrices } from "./programme";
+import { costOf, type CuttingProblem, type CutStock, type Reasons, type Room, type Style, type Used } from "./problem";
+import { barByBar } from "./completion";
+import { pricerOf } from "./pricing";
+import { Pool, relax } from "./programme";
+import { merge, split, trimmed } from "./reshape";
+import { settle } from "./settle";
+import { type Sums, sumsOf } from "./sums";
 import { fewerPatterns, unbeaten } from "./tidy";
 import { areaWorth, cheaper, construct, covers, dive, type Diver, type Rest, singles, wholeNumbers } from "./rounding";
 
@@ -27,6 +17,7 @@ export interface CuttingAnswer {
   /** No cutting could cost less: of the problem's style, or of any kind. */
   bound: number;
   boundStyle: "any" | "style";
+  reasons: Reasons;
   proven: boolean;
   /** No cutting could use fewer boards or sheets, whichever they were. */
   fewest: number;
@@ -53,13 +44,13 @@ export interface Wishes {
 const POWERS = [1, 1.15, 1.5, 0.95, 2];
 /** Dives from the root end after so many, or so many programmes times their rows: a measure of work, not of time. */
 const DIVES = 12;
-/** So many pieces at most are filled in bar by bar. */
-const FEW_PIECES = 150;
 /** Cells filled by pricing after which a search ends with what it has. */
-const MOST_SPENT = 3e9;
+const MOST_SPENT = 2e9;
 /** With several prices nothing rounds up far: nearer the bound than this part of it, no further dive is worth its time. */
-const NEAR = 5e-5;
-const DIVE_WORK = { flat: 30_000, sheet: 2_500 };
+const NEAR = 3e-4;
+/** How often a cost half as far above the bound is tried. */
+const NEARER = 3;
+const DIVE_WORK = { flat: 30_000, sheet: 1_500 };
 
 /**
  * Solves a cutting problem: a layout, what it costs, and the least any could cost. First layouts built board by board,
@@ -87,13 +78,13 @@ function solveMerged(
 ): CuttingAnswer {
   const { pieces, stock, style } = problem;
   const rest: Rest = { left: pieces.map((p) => p.quantity), supply: stock.map((s) => s.available) };
-  const prices = stock.map((s) => s.price);
-  const rounded = (b: number) => upToPrices(b, prices);
+  const sums = sumsOf(stock.map((s) => s.price));
   const pool = new Pool();
   let best: Used | undefined;
   let left: number[] = [];
-  const plain = anyBound(problem);
+  const plain = anyBound(problem, sums);
   let bound = plain;
+  const reasons: Reasons = { size: plain };
   let going = true;
   const goingOn = () => (going &&= watcher.goOn?.() ?? true);
   const tell = () => {
@@ -130,12 +121,13 @@ function solveMerged(
     }
     if (!lp) return;
     for (const p of singles({ stock, pricer }, rest)) pool.add(p);
-    const raise = (b: number) => {
-      goal = Math.max(goal, rounded(b));
-      if (bounding && goal > bound) {
-        bound = goal;
-        tell();
-      }
+    const raise = (b: number, why?: Reasons["tried"]) => {
+      if (bounding && !why) reasons.fractions = Math.max(b, reasons.fractions ?? 0);
+      goal = Math.max(goal, sums.up(b));
+      if (!bounding || goal <= bound) return;
+      if (why) reasons.tried = why;
+      bound = goal;
+      tell();
     };
     const root = relax(stock, pricer, rest.left, rest.supply, pool, lp, {
       rounds: bounding ? 1000 : 60,
@@ -143,53 +135,43 @@ function solveMerged(
       // With whole prices a bound that rounds up to what the programme costs is as good as it gets.
       enough: (cost, b) => {
         raise(b);
-        return goal >= rounded(cost - 1e-7 * cost) - 1e-9 || reaches(goal);
+        return goal >= sums.up(cost - 1e-7 * cost) - 1e-9 || reaches(goal);
       },
     });
     if (!root) return;
     raise(root.bound);
-    // Where one size at one price is all there is, dives find what whole numbers over the patterns met do not.
-    const wholeToo = bounding && !(flat && stock.length === 1);
-    // One size at one price, few pieces: bar by bar, with no more waste than the goal leaves.
-    const filled = () => {
-      const [only] = stock;
-      const total = sum(rest.left);
-      if (
-        !flat ||
-        pieces.some((p) => p.block) ||
-        stock.length > 1 ||
-        only!.clear.length > 1 ||
-        only!.price <= 0 ||
-        total > FEW_PIECES
-      )
-        return;
-      const { length, width } = only!.clear[0]!;
-      if (2 * pieces[0]!.width + problem.kerf <= width) return;
-      const bars = Math.min(Math.round(goal / only!.price), only!.available ?? Infinity);
-      const sizes = pieces.map((p) => p.length + problem.kerf);
-      const all = complete(sizes, rest.left, length + problem.kerf, bars);
-      if (!all) return;
-      const strips = (taken: number[]): Strip[] => [
-        {
-          size: pieces[0]!.width,
-          count: 1,
-          sections: taken.flatMap((count, piece) =>
-            count > 0 ? [{ size: pieces[piece]!.length, count, items: [{ piece, turned: false, count: 1 }] }] : [],
-          ),
-        },
-      ];
-      const alike = new Map<string, Used[number]>();
-      for (const taken of all) {
-        const pattern: Pattern = {
-          stock: 0,
-          stretches: [{ clear: 0, order: "rip", strips: strips(taken) }],
-          gives: taken,
-        };
-        const known = alike.get(taken.join());
-        if (known) known.repeat++;
-        else alike.set(taken.join(), { repeat: 1, pattern });
+    const several = stock.length > 1;
+    const nearly = () => (several ? goal * (1 + NEAR) : goal);
+    /**
+     * Finds cheaper cuttings, or counts out that there are any: first for the next cheaper cost; where too many patterns
+     * could be part of one, for a cost half as far above the bound, and again.
+     */
+    const settling = () => {
+      if (!best || sum(left) > 0 || reaches(goal)) return;
+      const converged = relax(stock, pricer, rest.left, rest.supply, pool, lp, { rounds: 1000, going: goOn });
+      if (!converged) return;
+      let target = sums.below(costOf(best, stock));
+      for (let nearer = 0; target !== undefined && target > goal - 1e-9 && goOn() && nearer <= NEARER;) {
+        const quick = costOf(best, stock) <= nearly();
+        const above = (target + sums.up(target + 1e-3)) / 2;
+        const { used, none, known, patterns } = settle(
+          { stock, pricer, lp, going: goOn, quick },
+          rest,
+          converged,
+          target,
+          above,
+        );
+        if (used) found(used);
+        if (none) raise(target + 1e-3, { patterns, upTo: target });
+        if (used) target = sums.below(costOf(best, stock));
+        else if (known) return;
+        else {
+          const next: number = sums.up((converged.bound + target) / 2);
+          if (next >= target) return;
+          target = next;
+          nearer++;
+        }
       }
-      found([...alike.values()]);
     };
     let work = 0;
     const diver: Diver = {
@@ -202,7 +184,7 @@ function solveMerged(
         return lp(model);
       },
       going: goOn,
-      mayBeat: (cost) => !best || sum(left) > 0 || rounded(cost - 1e-7 * cost) < costOf(best, stock) - 1e-9,
+      mayBeat: (cost) => !best || sum(left) > 0 || sums.up(cost - 1e-7 * cost) < costOf(best, stock) - 1e-9,
       buildEvery: heavy ? 6 : flat ? 1 : 3,
       found: (used) => {
         found(used);
@@ -214,13 +196,15 @@ function solveMerged(
       i < (bounding && !heavy ? DIVES : 1) &&
       work < DIVE_WORK[flat ? "flat" : "sheet"] &&
       goOn() &&
-      !reaches(i > 0 && stock.length > 1 ? goal * (1 + NEAR) : goal);
+      !reaches(i > 0 ? nearly() : goal);
       i++
     ) {
       dive(diver, rest, root, i);
-      if (i === 1 && !reaches(goal)) filled();
-      if (wholeToo && i === (flat ? 0 : 2) && !reaches(goal))
-        wholeNumbers(diver, rest, root, flat ? 300 : 250, flat ? 200 : 200);
+      if (i === 1 && flat && !reaches(goal)) found(barByBar(problem, goal) ?? []);
+      if (i > 0 || !bounding || heavy || reaches(goal)) continue;
+      if (several && !reaches(nearly())) wholeNumbers(diver, rest, root);
+      settling();
+      if (!several && !flat && !reaches(goal)) wholeNumbers(diver, rest, root);
     }
   };
   if (pieces.length > 0) {
@@ -249,6 +233,7 @@ function solveMerged(
     cost,
     bound,
     fewest: Math.ceil(leastOf(problem) - 1e-6),
+    reasons,
     boundStyle: bound > plain + 1e-9 ? "style" : "any",
     proven: short.length === 0 && cost <= bound + 1e-9,
     short,
@@ -291,7 +276,7 @@ function leastOf({ pieces, stock, kerf }: CuttingProblem): number {
 }
 
 /** The least any cutting at all could cost, by dual feasible functions; 0 when nothing simple can be said. */
-function anyBound(problem: CuttingProblem): number {
+function anyBound(problem: CuttingProblem, sums: Sums): number {
   const { pieces, stock, kerf } = problem;
   const free = stock.filter((s) => s.price === 0);
   if (free.some((s) => s.available === null)) return 0;
@@ -313,150 +298,7 @@ function anyBound(problem: CuttingProblem): number {
     cost += (taken / area(s)) * s.price;
     open -= taken;
   }
-  return upToPrices(
-    cost - 1e-9 * cost,
-    stock.map((s) => s.price),
-  );
-}
-
-/** Pieces alike in size and turning become one; `of` says which each was. */
-function merge(problem: CuttingProblem): { merged: CuttingProblem; of: number[] } {
-  const at = new Map<string, number>();
-  const pieces: CutPiece[] = [];
-  const of = problem.pieces.map((p) => {
-    const key = `${p.length} ${p.width} ${p.turn} ${p.block ?? false}`;
-    let i = at.get(key);
-    if (i === undefined) {
-      i = pieces.length;
-      at.set(key, i);
-      pieces.push({ ...p });
-    } else pieces[i] = { ...pieces[i]!, quantity: pieces[i]!.quantity + p.quantity };
-    return i;
-  });
-  return { merged: { ...problem, pieces }, of };
-}
-
-/** Gives merged pieces their own names back, in order; a pattern whose pieces go over into the next becomes two. */
-function split(
-  problem: CuttingProblem,
-  merged: CuttingProblem,
-  of: number[],
-  answered: Used,
-): Pick<CuttingAnswer, "used" | "short"> {
-  const queue = merged.pieces.map((_, m) =>
-    of.flatMap((k, piece) => (k === m ? [{ piece, left: problem.pieces[piece]!.quantity }] : [])),
-  );
-  const next = (m: number) => queue[m]!.find((q) => q.left > 0)!;
-  const used: Used = [];
-  for (const { pattern, repeat } of answered) {
-    for (let open = repeat; open > 0;) {
-      const plain = pattern.gives.every((n, m) => n === 0 || next(m).left >= n);
-      if (plain) {
-        const times = Math.min(open, ...pattern.gives.flatMap((n, m) => (n > 0 ? [Math.floor(next(m).left / n)] : [])));
-        const named = pattern.gives.map((n, m) => (n > 0 ? next(m).piece : -1));
-        pattern.gives.forEach((n, m) => n > 0 && (next(m).left -= n * times));
-        used.push({
-          repeat: times,
-          pattern: renamed(pattern, (item) => [{ ...item, piece: named[item.piece]! }], problem.pieces.length),
-        });
-        open -= times;
-      } else {
-        const naming = (item: Item): Item[] => {
-          const out: Item[] = [];
-          for (let n = item.count; n > 0;) {
-            const q = next(item.piece);
-            const count = Math.min(n, q.left);
-            q.left -= count;
-            n -= count;
-            out.push({ ...item, piece: q.piece, count });
-          }
-          return out;
-        };
-        used.push({ repeat: 1, pattern: renamed(unfolded(pattern), naming, problem.pieces.length) });
-        open--;
-      }
-    }
-  }
-  const short = queue.flat().flatMap(({ piece, left }) => (left > 0 ? [{ piece, quantity: left }] : []));
-  return { used, short };
-}
-
-const unfolded = (p: Pattern): Pattern => ({
-  ...p,
-  stretches: p.stretches.map((t) => ({
-    ...t,
-    strips: t.strips.flatMap((s) =>
-      Array.from({ length: s.count }, (): Strip => ({
-        ...s,
-        count: 1,
-        sections: s.sections.flatMap((x) => Array.from({ length: x.count }, (): Section => ({ ...x, count: 1 }))),
-      })),
-    ),
-  })),
-});
-
-function renamed(pattern: Pattern, name: (item: Item) => Item[], pieces: number): Pattern {
-  const section = (x: Section): Section => ({ ...x, items: x.items.flatMap(name) });
-  const stretches = pattern.stretches.map((t) => ({
-    ...t,
-    strips: folded(t.strips.map((s) => ({ ...s, sections: gathered(s.sections.map(section)) }))),
-  }));
-  return { ...pattern, stretches, gives: given(stretches, pieces) };
-}
-
-/** Takes out what patterns give above what is wanted, from as few of them as possible; empty ones are left out. */
-function trimmed(used: Used, wanted: number[]): Used {
-  let all = used;
-  wanted.forEach((n, i) => {
-    let over = all.reduce((s, u) => s + u.repeat * u.pattern.gives[i]!, 0) - n;
-    if (over <= 0) return;
-    all = [...all]
-      .sort((a, b) => a.repeat - b.repeat)
-      .flatMap(({ pattern, repeat }) => {
-        const each = pattern.gives[i]!;
-        if (over <= 0 || each === 0) return [{ pattern, repeat }];
-        const empty = Math.min(repeat, Math.floor(over / each));
-        over -= empty * each;
-        const part = empty < repeat && over > 0 ? over : 0;
-        over -= part;
-        return [
-          { pattern, repeat: repeat - empty - (part > 0 ? 1 : 0) },
-          { pattern: without(pattern, i, each), repeat: empty },
-          { pattern: without(pattern, i, part), repeat: part > 0 ? 1 : 0 },
-        ].filter((u) => u.repeat > 0 && u.pattern.stretches.length > 0);
-      });
-  });
-  return all;
-}
-
-/** A pattern with `n` fewer of one piece; what is then empty is left out. */
-function without(pattern: Pattern, piece: number, n: number): Pattern {
-  let over = n;
-  const stretches = unfolded(pattern).stretches.flatMap((t) => {
-    const strips = t.strips.flatMap((s): Strip[] => {
-      const sections = s.sections.flatMap((x): Section[] => {
-        const items = x.items.flatMap((it): Item[] => {
-          const taken = it.piece === piece ? Math.min(over, it.count) : 0;
-          over -= taken;
-          return it.count > taken ? [{ ...it, count: it.count - taken }] : [];
-        });
-        return items.length > 0 ? [{ ...x, items }] : [];
-      });
-      return sections.length > 0 ? [{ ...s, sections: gathered(sections) }] : [];
-    });
-    return strips.length > 0 ? [{ ...t, strips: folded(strips) }] : [];
-  });
-  return { ...pattern, stretches, gives: given(stretches, pattern.gives.length) };
-}
-
-function folded(strips: Strip[]): Strip[] {
-  const out = new Map<string, Strip>();
-  for (const s of strips) {
-    const key = JSON.stringify([s.size, s.sections]);
-    const before = out.get(key);
-    out.set(key, before ? { ...before, count: before.count + s.count } : s);
-  }
-  return [...out.values()];
+  return sums.up(cost - 1e-9 * cost);
 }
 
 /** Numbers with decimals as whole ones: all multiplied by the same power of ten. @throws RangeError beyond six decimals */

@@ -1,13 +1,13 @@
 import type { LpSolver } from "../lp";
 import { costOf, type CutStock, type Used } from "./problem";
-import { modelOf } from "./programme";
+import { wholeModelOf } from "./programme";
 import { covers, type Rest } from "./rounding";
 
 /** Small whole-number programmes solved at most, and their nodes: they keep a tidying to a fraction of a second. */
-const TRIES = 24;
-const NODES = 20;
+const TRIES = 8;
+const NODES = 5;
 /** Smallest patterns that are tried to be left out at each step. */
-const SMALLEST = 4;
+const SMALLEST = 2;
 /** Fewer patterns for more than this part of the cost are not looked for. */
 const DEARER = 0.12;
 
@@ -32,7 +32,7 @@ export function fewerPatterns(
     for (const { i } of order.slice(0, SMALLEST)) {
       tries++;
       const patterns = now.filter((_, k) => k !== i).map((u) => u.pattern);
-      const solved = lp({ ...modelOf(patterns, stock, rest.left, rest.supply), whole: true, nodes: NODES });
+      const solved = lp({ ...wholeModelOf(patterns, stock, rest.left, rest.supply), nodes: NODES });
       if (!solved) continue;
       const without = patterns.flatMap((pattern, k) =>
         Math.round(solved.values[k]!) > 0 ? [{ pattern, repeat: Math.round(solved.values[k]!) }] : [],

@@ -1,0 +1,151 @@
+import {
+  type CuttingProblem,
+  type CutPiece,
+  given,
+  type Item,
+  type Pattern,
+  type Section,
+  type Strip,
+  type Used,
+} from "./problem";
+import { gathered } from "./pricing";
+
+/** Pieces alike in size and turning become one; `of` says which each was. */
+export function merge(problem: CuttingProblem): { merged: CuttingProblem; of: number[] } {
+  const at = new Map<string, number>();
+  const pieces: CutPiece[] = [];
+  const of = problem.pieces.map((p) => {
+    const key = `${p.length} ${p.width} ${p.turn} ${p.block ?? false}`;
+    let i = at.get(key);
+    if (i === undefined) {
+      i = pieces.length;
+      at.set(key, i);
+      pieces.push({ ...p });
+    } else pieces[i] = { ...pieces[i]!, quantity: pieces[i]!.quantity + p.quantity };
+    return i;
+  });
+  return { merged: { ...problem, pieces }, of };
+}
+
+/** Gives merged pieces their own names back, in order; a pattern whose pieces go over into the next becomes two. */
+export function split(
+  problem: CuttingProblem,
+  merged: CuttingProblem,
+  of: number[],
+  answered: Used,
+): { used: Used; short: { piece: number; quantity: number }[] } {
+  const queue = merged.pieces.map((_, m) =>
+    of.flatMap((k, piece) => (k === m ? [{ piece, left: problem.pieces[piece]!.quantity }] : [])),
+  );
+  const next = (m: number) => queue[m]!.find((q) => q.left > 0)!;
+  const used: Used = [];
+  for (const { pattern, repeat } of answered) {
+    for (let open = repeat; open > 0;) {
+      const plain = pattern.gives.every((n, m) => n === 0 || next(m).left >= n);
+      if (plain) {
+        const times = Math.min(open, ...pattern.gives.flatMap((n, m) => (n > 0 ? [Math.floor(next(m).left / n)] : [])));
+        const named = pattern.gives.map((n, m) => (n > 0 ? next(m).piece : -1));
+        pattern.gives.forEach((n, m) => n > 0 && (next(m).left -= n * times));
+        used.push({
+          repeat: times,
+          pattern: renamed(pattern, (item) => [{ ...item, piece: named[item.piece]! }], problem.pieces.length),
+        });
+        open -= times;
+      } else {
+        const naming = (item: Item): Item[] => {
+          const out: Item[] = [];
+          for (let n = item.count; n > 0;) {
+            const q = next(item.piece);
+            const count = Math.min(n, q.left);
+            q.left -= count;
+            n -= count;
+            out.push({ ...item, piece: q.piece, count });
+          }
+          return out;
+        };
+        used.push({ repeat: 1, pattern: renamed(unfolded(pattern), naming, problem.pieces.length) });
+        open--;
+      }
+    }
+  }
+  const short = queue.flat().flatMap(({ piece, left }) => (left > 0 ? [{ piece, quantity: left }] : []));
+  return { used, short };
+}
+
+const unfolded = (p: Pattern): Pattern => ({
+  ...p,
+  stretches: p.stretches.map((t) => ({
+    ...t,
+    strips: t.strips.flatMap((s) =>
+      Array.from({ length: s.count }, (): Strip => ({
+        ...s,
+        count: 1,
+        sections: s.sections.flatMap((x) => Array.from({ length: x.count }, (): Section => ({ ...x, count: 1 }))),
+      })),
+    ),
+  })),
+});
+
+function renamed(pattern: Pattern, name: (item: Item) => Item[], pieces: number): Pattern {
+  const section = (x: Section): Section => ({ ...x, items: x.items.flatMap(name) });
+  const stretches = pattern.stretches.map((t) => ({
+    ...t,
+    strips: folded(t.strips.map((s) => ({ ...s, sections: gathered(s.sections.map(section)) }))),
+  }));
+  return { ...pattern, stretches, gives: given(stretches, pieces) };
+}
+
+/** Takes out what patterns give above what is wanted, from as few of them as possible; empty ones are left out. */
+export function trimmed(used: Used, wanted: number[]): Used {
+  let all = used;
+  wanted.forEach((n, i) => {
+    let over = all.reduce((s, u) => s + u.repeat * u.pattern.gives[i]!, 0) - n;
+    if (over <= 0) return;
+    all = [...all]
+      .sort((a, b) => a.repeat - b.repeat)
+      .flatMap(({ pattern, repeat }) => {
+        const each = pattern.gives[i]!;
+        if (over <= 0 || each === 0) return [{ pattern, repeat }];
+        const empty = Math.min(repeat, Math.floor(over / each));
+        over -= empty * each;
+        const part = empty < repeat && over > 0 ? over : 0;
+        over -= part;
+        return [
+          { pattern, repeat: repeat - empty - (part > 0 ? 1 : 0) },
+          { pattern: without(pattern, i, each), repeat: empty },
+          { pattern: without(pattern, i, part), repeat: part > 0 ? 1 : 0 },
+        ].filter((u) => u.repeat > 0 && u.pattern.stretches.length > 0);
+      });
+  });
+  return all;
+}
+
+/** A pattern with `n` fewer of one piece; what is then empty is left out. */
+function without(pattern: Pattern, piece: number, n: number): Pattern {
+  let over = n;
+  const stretches = unfolded(pattern).stretches.flatMap((t) => {
+    const strips = t.strips.flatMap((s): Strip[] => {
+      const sections = s.sections.flatMap((x): Section[] => {
+        const items = x.items.flatMap((it): Item[] => {
+          const taken = it.piece === piece ? Math.min(over, it.count) : 0;
+          over -= taken;
+          return it.count > taken ? [{ ...it, count: it.count - taken }] : [];
+        });
+        return items.length > 0 ? [{ ...x, items }] : [];
+      });
+      return sections.length > 0 ? [{ ...s, sections: gathered(sections) }] : [];
+    });
+    return strips.length > 0 ? [{ ...t, strips: folded(strips) }] : [];
+  });
+  return { ...pattern, stretches, gives: given(stretches, pattern.gives.length) };
+}
+
+function folded(strips: Strip[]): Strip[] {
+  const out = new Map<string, Strip>();
+  for (const s of strips) {
+    const key = JSON.stringify([s.size, s.sections]);
+    const before = out.get(key);
+    out.set(key, before ? { ...before, count: before.count + s.count } : s);
+  }
+  return [...out.values()];
+}

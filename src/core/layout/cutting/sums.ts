@@ -1,0 +1,47 @@
+/** What a cutting can cost at all: sums of the prices, each taken any number of times. */
+export interface Sums {
+  /** The least sum that is not below; a hair above a sum is that sum. */
+  up(cost: number): number;
+  /** The next lower sum; undefined when the prices share nothing, or nothing is lower. */
+  below(cost: number): number | undefined;
+}
+
+/**
+ * All sums of prices in hundredths: for every rest on division by the least price the least sum that leaves it (round
+ * robin, Böcker and Lipták 2007). Prices finer than hundredths share nothing, and any cost may be.
+ */
+export function sumsOf(prices: number[]): Sums {
+  const cents = [...new Set(prices.filter((p) => p > 0).map((p) => Math.round(p * 100)))].sort((a, b) => a - b);
+  if (cents.length === 0 || prices.some((p) => Math.abs(p * 100 - Math.round(p * 100)) > 1e-9))
+    return { up: (c) => c, below: () => undefined };
+  const [unit, ...others] = cents as [number, ...number[]];
+  const least = new Float64Array(unit).fill(Infinity);
+  least[0] = 0;
+  for (const p of others) {
+    const rounds = gcd(unit, p);
+    for (let first = 0; first < rounds; first++)
+      // Twice around meets every rest after the least of its round.
+      for (let i = (2 * unit) / rounds, at = first, n = Infinity; i > 0; i--, at = (at + p) % unit) {
+        n = Math.min(n + p, least[at]!);
+        least[at] = n;
+      }
+  }
+  const is = (n: number) => least[n % unit]! <= n;
+  return {
+    up: (c) => {
+      let n = Math.max(0, Math.ceil(c * 100 - 1e-6));
+      while (!is(n)) n++;
+      return n / 100;
+    },
+    below: (c) => {
+      let n = Math.round(c * 100) - 1;
+      while (n > 0 && !is(n)) n--;
+      return n < 0 ? undefined : n / 100;
+    },
+  };
+}
+
+function gcd(a: number, b: number): number {
+  while (b > 0) [a, b] = [b, a % b];
+  return a;
+}

@@ -1,0 +1,31 @@
+import type { LayoutResult } from "@/core/layout/layout";
+import { reasonsText } from "@/core/layout/reasons";
+import type { Units } from "@/core/length/length";
+import { Measure } from "@/ui/parts/Measure";
+import { money } from "@/ui/parts/words";
+
+/** How it is known that nothing costs less, thickness by thickness. */
+export function Reasons({ result, units }: { result: LayoutResult; units: Units }) {
+  const groups = result.groups.filter(({ result: g }) => g.layouts.length > 0);
+  if (groups.length === 0) return null;
+  return (
+    <details className="mb-3 text-[.93rem]">
+      <summary className="w-fit cursor-pointer underline underline-offset-4">how that is known</summary>
+      {groups.map(({ group, result: g }, i) => {
+        const materials = new Set(g.layouts.map((l) => result.request.stock[l.stock]!.material));
+        return (
+          <div key={i} className="mt-2 max-w-[70ch]">
+            <h3 className="font-semibold">
+              {[...materials].join(" and ")} <Measure value={group.thickness} units={units} />
+            </h3>
+            <ol className="ml-5 list-decimal">
+              {reasonsText(result, g, money).map((step) => (
+                <li key={step}>{step}</li>
+              ))}
+            </ol>
+          </div>
+        );
+      })}
+    </details>
+  );
+}
