@@ -1,4 +1,4 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page, test } from "./page";
 
 const HEATH = "Heath estate, spring bodies";
 const side = (page: Page, what: string) => page.getByRole("button", { name: new RegExp(`^Side, ${what}`) });

@@ -1,4 +1,4 @@
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./page";
 
 test("two standards side by side say what interchanges and why not; u turns inches to mm", async ({ page }) => {
   await page.goto("/");

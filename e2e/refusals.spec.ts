@@ -1,5 +1,5 @@
 import { request as ask } from "node:http";
-import { expect, test } from "@playwright/test";
+import { expect, test } from "./page";
 
 const good = {
   format: "rundik-job",

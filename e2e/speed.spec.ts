@@ -1,4 +1,4 @@
-import { expect, type Page, test } from "@playwright/test";
+import { expect, type Page, test } from "./page";
 
 /** The figures the product promises, measured in the production build. */
 async function redraws(page: Page, of: string): Promise<number> {

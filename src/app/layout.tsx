@@ -4,6 +4,7 @@ import "@fontsource/atkinson-hyperlegible-mono/latin-600.css";
 import "./globals.css";
 import type { Metadata, Viewport } from "next";
 import type { ReactNode } from "react";
+import { Usable } from "@/ui/parts/Usable";
 
 export const metadata: Metadata = {
   title: { default: "Rundik", template: "%s · Rundik" },
@@ -14,7 +15,10 @@ export const viewport: Viewport = { width: "device-width", initialScale: 1, them
 export default function RootLayout({ children }: { children: ReactNode }) {
   return (
     <html lang="en">
-      <body>{children}</body>
+      <body>
+        {children}
+        <Usable />
+      </body>
     </html>
   );
 }

@@ -14,11 +14,10 @@ import { LayOut } from "@/ui/stations/LayOut";
 import { Prove } from "@/ui/stations/Prove";
 import { Run } from "@/ui/stations/Run";
 import { Shape } from "@/ui/stations/Shape";
-import { BESIDE, STATIONS, type StationId, stationState } from "./stations";
+import { PageLink } from "./PageLink";
+import { BESIDE, type PageId, STATIONS, type StationId, stationState, turnTo } from "./stations";
 import { type Desk, DeskProvider, type Laid, LaidProvider, useOpenJob } from "./useDesk";
 import { WorkingStrip } from "./WorkingStrip";
-
-type PageId = StationId | keyof typeof BESIDE;
 
 const PAGES: Record<PageId, ComponentType> = {
   hive: memo(Hive),
@@ -43,13 +42,7 @@ export function JobDesk({
   const { desk, laid } = useOpenJob(stored, measurements, own);
   const here = (usePathname().split("/").at(-1) ?? "shape") as PageId;
   const [showing, setShowing] = useState(false);
-  const go = useCallback(
-    (station: StationId) => window.history.pushState(null, "", `/jobs/${stored.id}/${station}`),
-    [stored.id],
-  );
-  useEffect(() => {
-    performance.mark("usable"); // every control answers from here on
-  }, []);
+  const go = useCallback((station: StationId) => turnTo(stored.id, station), [stored.id]);
   useKeys(desk, go, () => setShowing((s) => !s));
   const Page = PAGES[here] ?? PAGES.shape;
   return (
@@ -65,7 +58,6 @@ export function JobDesk({
                 on={s.id === here || (here in BESIDE && BESIDE[here as keyof typeof BESIDE] === s.id)}
                 desk={desk}
                 laid={laid}
-                go={go}
               />
             ))}
           </nav>
@@ -150,24 +142,18 @@ function StationTab({
   on,
   desk,
   laid,
-  go,
 }: {
   station: (typeof STATIONS)[number];
   on: boolean;
   desk: Desk;
   laid: Laid;
-  go(id: StationId): void;
 }) {
   const state = stationState(station.id, desk, laid);
   return (
-    <a
-      href={`/jobs/${desk.id}/${station.id}`}
+    <PageLink
+      job={desk.id}
+      to={station.id}
       aria-current={on ? "page" : undefined}
-      onClick={(e) => {
-        if (e.metaKey || e.ctrlKey) return;
-        e.preventDefault();
-        go(station.id);
-      }}
       className={`flex h-[54px] min-w-0 items-center gap-2.5 px-3 no-underline ${on ? "bg-spruce text-white" : "bg-bench"}`}
     >
       <b className={`font-mono text-[1.3rem] font-semibold ${on ? "text-[#cfe0da]" : "text-soft"}`}>{station.key}</b>
@@ -179,7 +165,7 @@ function StationTab({
           {state.text}
         </em>
       </span>
-    </a>
+    </PageLink>
   );
 }
 

@@ -15,6 +15,11 @@ export const STATIONS = [
 /** What stands beside the stations: reached from the one it helps. */
 export const BESIDE = { hive: "ask" } as const;
 export type StationId = (typeof STATIONS)[number]["id"];
+export type PageId = StationId | keyof typeof BESIDE;
+
+export const pathOf = (job: number, page: PageId) => `/jobs/${job}/${page}`;
+/** Turns to another page of the open job: nothing is loaded again, and what is being kept goes on. */
+export const turnTo = (job: number, page: PageId) => window.history.pushState(null, "", pathOf(job, page));
 
 export interface StationState {
   text: string;

@@ -7,6 +7,7 @@ import { suits } from "@/core/job/find";
 import type { Design } from "@/core/designs/design";
 import { RECIPES } from "@/core/recipes";
 import type { Standard } from "@/core/standards/standard";
+import { PageLink } from "@/ui/job/PageLink";
 import { useDesk, useLaid } from "@/ui/job/useDesk";
 import { LengthField } from "@/ui/parts/LengthField";
 import { Measure } from "@/ui/parts/Measure";
@@ -97,9 +98,9 @@ export function Ask() {
         </table>
         <Finder big={job.lines.length === 0} />
         <p className={job.lines.length === 0 ? "text-center" : "pt-1"}>
-          <a className="quiet" href={`/jobs/${desk.id}/hive`}>
+          <PageLink className="quiet" job={desk.id} to="hive">
             {job.hives.length > 0 ? `whole hives: ${job.hives.map((h) => h.name).join(", ")}` : "build a whole hive"}
-          </a>
+          </PageLink>
         </p>
         <Saw />
       </section>

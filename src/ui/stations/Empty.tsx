@@ -1,5 +1,5 @@
 "use client";
-import type { StationId } from "@/ui/job/stations";
+import { type StationId, turnTo } from "@/ui/job/stations";
 import { useDesk } from "@/ui/job/useDesk";
 
 /** A station with nothing to show yet: says so, and what starts it. */
@@ -8,7 +8,7 @@ export function Empty({ text, next, act }: { text: string; next: StationId; act:
   return (
     <div className="pt-16 text-center">
       <p className="mb-4 text-[1.3rem]">{text}</p>
-      <button className="act text-[1.13rem]" onClick={() => window.history.pushState(null, "", `/jobs/${id}/${next}`)}>
+      <button className="act text-[1.13rem]" onClick={() => turnTo(id, next)}>
         {act}
       </button>
     </div>
