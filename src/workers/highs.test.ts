@@ -1,11 +1,13 @@
 import fc from "fast-check";
 import { inch, nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/job/job";
+import { byCuts } from "@/core/layout/cutting/gomory";
 import { layOut } from "@/core/layout/layout";
 import { reasonsText } from "@/core/layout/reasons";
 import type { Blank, LayoutRequest } from "@/core/layout/request";
 import { blank as plainBlank, board as plainBoard, request as asked, saw } from "@/core/layout/tests/samples";
 import { verify } from "@/core/layout/tests/verify";
+import type { LpSolver } from "@/core/layout/lp";
 import { highsSolver } from "./highs";
 
 const lp = await highsSolver();
@@ -36,6 +38,83 @@ describe("the solver", () => {
     expect(lp({ ...half, whole: true })!.values[0]).toBe(2);
     expect(lp({ columns: [{ cost: 1, entries: [[0, 1], [1, 1]] }], rows: [{ sense: ">=", rhs: 3 }, { sense: "<=", rhs: 2 }] })).toBeUndefined(); // prettier-ignore
   });
+});
+
+describe("whole numbers by cuts, against trying every answer", () => {
+  const whole = (min: number, max: number) => fc.integer({ min, max });
+  const three = <T>(of: fc.Arbitrary<T>) => fc.tuple(of, of, of);
+  const programmes = fc.record({
+    costs: three(whole(1, 9)),
+    rows: fc.array(fc.record({ of: three(whole(0, 5)), least: whole(1, 17) }), { minLength: 1, maxLength: 3 }),
+    /** No more of the first column than this. */
+    limit: fc.option(whole(0, 4)),
+    /** How far the target lies from the cheapest answer. */
+    beyond: whole(-2, 4),
+  });
+  type Programme = typeof programmes extends fc.Arbitrary<infer T> ? T : never;
+  const rowsOf = ({ rows, limit }: Programme) => [
+    ...rows,
+    ...(limit === null ? [] : [{ of: [-1, 0, 0], least: -limit }]),
+  ];
+  function cheapest(p: Programme): number {
+    const upTo = Array.from({ length: 18 }, (_, n) => n);
+    const comes = (of: number[], n: number[]) => of.reduce((sum, a, i) => sum + a * n[i]!, 0);
+    return upTo.reduce((least, a) => upTo.reduce((l, b) => upTo.reduce((m, c) => {
+      const cost = comes(p.costs, [a, b, c]);
+      return cost < m && rowsOf(p).every((r) => comes(r.of, [a, b, c]) >= r.least) ? cost : m;
+    }, l), least), Infinity); // prettier-ignore
+  }
+  const settled = (p: Programme, target: number, by: LpSolver) => {
+    // A fourth column makes up for what is missing; no answer for the target needs it.
+    const programme = {
+      costs: [...p.costs, 1000],
+      rows: rowsOf(p).map((r) => ({ ...r, of: [...r.of, r.least > 0 ? 1 : 0] })),
+      target,
+      kinds: [0, 1, 2, 3],
+      most: [...p.costs.map((c) => Math.floor(target / c)), 0],
+    };
+    return byCuts(programme, by, () => true);
+  };
+
+  test("the cheapest is found, or none for the target is shown", () => {
+    fc.assert(
+      fc.property(programmes, (p) => {
+        const least = cheapest(p);
+        const target = Math.max(0, (least === Infinity ? 40 : least) + p.beyond);
+        const answer = settled(p, target, lp);
+        expect(answer.least).toBe(Math.min(least, target + 1));
+        if (least > target) expect(answer.values).toBeUndefined();
+        else expect(answer.values!.reduce((s, n, i) => s + n * (p.costs[i] ?? 0), 0)).toBe(least);
+      }),
+      { numRuns: 300 },
+    );
+  }, 60_000);
+
+  test("no proof is false, however wrong the solver's numbers are", () => {
+    let proven = 0;
+    fc.assert(
+      fc.property(
+        programmes,
+        fc.infiniteStream(fc.double({ min: -1, max: 1, noNaN: true })),
+        whole(0, 3),
+        (p, noise, size) => {
+          const off = () => noise.next().value * [1e-9, 1e-4, 0.1, 2][size]!;
+          const liar: LpSolver = (model) => {
+          const { values, duals, basic, ...rest } = lp(model) ?? { values: model.columns.map(() => 0), duals: model.rows.map(() => 1), objective: 0, optimal: true };
+          const turned = (one: boolean) => one !== (Math.abs(off()) > 0.2);
+          return { ...rest, values: values.map((v) => Math.max(0, v + off())), duals: duals.map((d) => d + off()), basic: { columns: values.map((_, i) => turned(basic?.columns[i] ?? false)), rows: duals.map((_, i) => turned(basic?.rows[i] ?? true)) } };
+        }; // prettier-ignore
+          const least = cheapest(p);
+          const target = Math.max(0, (least === Infinity ? 40 : least) + p.beyond);
+          const answer = settled(p, target, liar);
+          expect(answer.least).toBeLessThanOrEqual(Math.min(least, target + 1));
+          if (answer.least === Math.min(least, target + 1)) proven++;
+        },
+      ),
+      { numRuns: 600 },
+    );
+    expect(proven).toBeGreaterThan(300);
+  }, 60_000);
 });
 
 describe("layouts by the pattern programme", () => {

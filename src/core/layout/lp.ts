@@ -11,6 +11,8 @@ export interface LpModel {
   nodes?: number;
   /** A search over whole numbers ends with the first solution that costs no more. */
   target?: number;
+  /** Asked now and then whether to go on with a search over whole numbers. */
+  going?(): boolean;
 }
 
 export interface LpSolution {
@@ -19,6 +21,8 @@ export interface LpSolution {
   duals: number[];
   objective: number;
   optimal: boolean;
+  /** Of a programme without whole numbers: which columns are basic, and which rows' slacks. */
+  basic?: { columns: boolean[]; rows: boolean[] };
 }
 
 /**

@@ -191,7 +191,7 @@ export function wholeNumbers(d: Diver, rest: Rest, root: Relaxed): void {
     .sort((a, b) => a.short - b.short)
     .slice(0, WHOLE.patterns)
     .map(({ p }) => p);
-  const solved = d.lp({ ...wholeModelOf(near, d.stock, rest.left, rest.supply), nodes: WHOLE.nodes });
+  const solved = d.lp({ ...wholeModelOf(near, d.stock, rest.left, rest.supply), nodes: WHOLE.nodes, going: d.going });
   if (!solved) return;
   const used = near.flatMap((pattern, i) =>
     Math.round(solved.values[i]!) > 0 ? [{ pattern, repeat: Math.round(solved.values[i]!) }] : [],

@@ -1,17 +1,18 @@
 import type { LpSolver } from "../lp";
+import { byCuts, type Row } from "./gomory";
 import type { CutStock, Used } from "./problem";
 import type { Near, Pricer } from "./pricing";
-import { leastUseful, wholeModelOf, type Relaxed } from "./programme";
+import { leastUseful, type Relaxed, wholeModelOf } from "./programme";
 import { covers, type Rest } from "./rounding";
 
 /** So many patterns, all told, go into one programme as they are. */
-const FEW = 400;
-/** So many, when pieces that are worth nothing are left out; with more nothing is proven. */
-const MOST_PROVEN = 2000;
+const FEW = 300;
+/** So many, when pieces that are worth nothing are left out; with more nothing is concluded. */
+const MOST_SETTLED = 2000;
 /** More than this are not gone through. */
 const MOST_FOUND = 5000;
-/** Nodes a programme may branch into: the cuts at its root do nearly all the work. */
-const NODES = 300;
+/** Nodes a search for one may branch into: the cuts at its root do nearly all the work. */
+const NODES = 100;
 
 type Chosen = { near: Near; repeat: number }[];
 
@@ -20,25 +21,32 @@ export interface Settling {
   pricer: Pricer;
   lp: LpSolver;
   going(): boolean;
-  /** Only where few patterns are left over. */
-  quick: boolean;
+  /** Or only look for a cutting. */
+  prove: boolean;
+}
+
+export interface Settled {
+  used?: Used;
+  /** Nothing costs less, in money: more than the target when nothing costs so little. */
+  least: number;
+  patterns: number;
+  /** HiGHS found that there is no cutting for the target. */
+  vain: boolean;
 }
 
 /**
- * Settles whether any cutting of the style costs no more than `target`, a little above the bound. Only patterns that lose
- * no more than lies between can be part of one (their reduced costs add up to no more), and often they are few enough to
- * write down every one. A whole-number programme over them finds the cutting, or shows that there is none: then `none` is
- * true and the target is counted out, by so many `patterns`; what costs less than `above` costs no more than the target. Pieces the bound gives no worth are left out of that proof first, which can only
- * make it harder. Rows ask for half a piece less and the target for half a price more, so that the solver's tolerance
- * cannot make a false proof.
+ * Settles whether any cutting of the style costs no more than `target`, a sum of prices a little above the bound. Only
+ * patterns that lose no more than lies between can be part of one (their reduced costs add up to no more), and often they
+ * are few enough to write down every one. Cuts over them find the cheapest cutting, or show that there is none (`byCuts`);
+ * where they do neither, HiGHS looks for one, and what it does not find is not held to be proven. Undefined when patterns are too many. Pieces the bound gives no
+ * worth are left out first where patterns are many: what is then counted out is so with them too.
  */
 export function settle(
-  { stock, pricer, lp, going, quick }: Settling,
+  { stock, pricer, lp, going, prove }: Settling,
   { left, supply }: Rest,
   { proof }: Relaxed,
   target: number,
-  above: number,
-): { used?: Used; none: boolean; known: boolean; patterns: number } {
+): Settled | undefined {
   const least = leastUseful(stock, left, supply, proof, target);
   const near = (among: boolean[]): Near[] | undefined => {
     const all: Near[] = [];
@@ -48,45 +56,104 @@ export function settle(
       all.push(...found);
     }
     // Those that lose least first.
-    return all
+    return undominated(all)
       .map((n) => ({ n, above: n.worth - least[n.stock]! }))
       .sort((a, b) => b.above - a.above)
       .map(({ n }) => n);
   };
-  const every = left.map(() => true);
-  const whole = (patterns: Near[], among = every): { chosen?: Chosen; none: boolean } => {
-    const wanted = left.map((n, i) => (among[i] ? n : 0));
-    const model = wholeModelOf(patterns, stock, wanted, supply);
-    const rows = model.rows.map((r) => ({ ...r, rhs: r.sense === ">=" ? r.rhs - 0.5 : r.rhs + 0.5 }));
-    // With the target as a row of its own none is sooner shown, one among many later found.
-    if (patterns.length <= FEW && stock.length === 1) {
-      model.columns.forEach((c) => c.entries.push([rows.length, c.cost]));
-      rows.push({ sense: "<=", rhs: above });
-    }
-    const solved = lp({ ...model, rows, nodes: NODES, target: above });
-    if (!solved) return { none: true };
-    if (solved.objective > above) return { none: solved.optimal };
-    const repeats = patterns.map((near, i) => ({ near, repeat: Math.round(solved.values[i]!) }));
-    return { chosen: repeats.filter((c) => c.repeat > 0), none: false };
+  const cents = (money: number) => Math.round(money * 100);
+  const chosenOf = (patterns: Near[], values: number[]): Chosen =>
+    patterns.map((near, i) => ({ near, repeat: Math.round(values[i]!) })).filter((c) => c.repeat > 0);
+
+  /** By cuts, over patterns that are all there are. */
+  const cutDown = (patterns: Near[], among: boolean[]): { chosen?: Chosen; least: number } => {
+    const wanted = left.flatMap((n, i) => (among[i] && n > 0 ? [{ i, n }] : []));
+    const limited = supply.flatMap((n, s) => (n === null ? [] : [{ s, n }]));
+    const pieces = wanted.reduce((sum, { n }) => sum + n, 0);
+    const prices = stock.map((s) => cents(s.price));
+    // With several stocks, how many of each are used is a number of its own, which carries the cost.
+    const counts = stock.length > 1 ? [...stock.keys()] : [];
+    // A piece may be missed, dearer than any board, so that there is always an answer.
+    const missed = 10 * Math.max(...prices) + 1;
+    const row = (of: { p(n: Near): number; missed?: number; count?: number }, atLeast: number): Row => ({
+      of: [
+        ...patterns.map(of.p),
+        ...wanted.map(({ i }) => (i === of.missed ? 1 : 0)),
+        ...counts.map((s) => (s === of.count ? 1 : 0)),
+      ],
+      least: atLeast,
+    });
+    const usable = stock.map((_, s) =>
+      Math.min(supply[s] ?? Infinity, pieces, prices[s]! > 0 ? Math.floor(cents(target) / prices[s]!) : Infinity),
+    );
+    const { values, least: sum } = byCuts(
+      {
+        costs: [
+          ...patterns.map((p) => (counts.length > 0 ? 0 : prices[p.stock]!)),
+          ...wanted.map(() => missed),
+          ...counts.map((s) => prices[s]!),
+        ],
+        rows: [
+          ...wanted.map(({ i, n }) => row({ p: (p) => p.gives[i]!, missed: i }, n)),
+          ...limited.map(({ s, n }) => row({ p: (p) => (p.stock === s ? -1 : 0) }, -n)),
+          ...counts.map((s) => row({ p: (p) => (p.stock === s ? -1 : 0), count: s }, 0)),
+        ],
+        target: cents(target),
+        kinds: [
+          ...patterns.map((p) => p.stock),
+          ...wanted.map(() => stock.length),
+          ...counts.map((s) => stock.length + 1 + s),
+        ],
+        most: [...usable, 0, ...counts.map((s) => usable[s]!)],
+      },
+      lp,
+      going,
+    );
+    return { chosen: values && chosenOf(patterns, values), least: sum / 100 };
   };
-  const cut = (chosen: Chosen = []): Used | undefined => {
+  const lookFor = (patterns: Near[], among = left.map(() => true)): { chosen?: Chosen; vain: boolean } => {
+    const wanted = left.map((n, i) => (among[i] ? n : 0));
+    // One is sooner found among those that lose least.
+    for (const some of patterns.length > FEW ? [patterns.slice(0, FEW), patterns] : [patterns]) {
+      const solved = lp({ ...wholeModelOf(some, stock, wanted, supply), nodes: NODES, target, going });
+      if (solved && solved.objective <= target + 1e-6) return { chosen: chosenOf(some, solved.values), vain: false };
+      if (some === patterns) return { vain: !solved || solved.optimal };
+    }
+    return { vain: false };
+  };
+  const cut = (chosen: Chosen): Used | undefined => {
     const used = chosen.map(({ near: n, repeat }) => ({ pattern: n.pattern(), repeat }));
     return covers(used, { left, supply }) ? used : undefined;
   };
+  const settled = (patterns: Near[], among = left.map(() => true)): { chosen?: Chosen } & Settled => {
+    const proven = prove ? cutDown(patterns, among) : { least: 0 };
+    const looking = !proven.chosen && proven.least <= target && going();
+    const { chosen, vain } = looking ? lookFor(patterns, among) : { chosen: proven.chosen, vain: false };
+    return { chosen, least: proven.least, patterns: patterns.length, vain, used: chosen && cut(chosen) };
+  };
 
-  const all = near(every);
-  if (all && all.length <= FEW) {
-    const { chosen, none } = whole(all);
-    return { used: cut(chosen), none, known: true, patterns: all.length };
-  }
+  const all = near(left.map(() => true));
+  if (all && all.length <= FEW) return settled(all);
   const counted = proof.worth.map((w) => w > 0);
-  const valued = !quick && going() ? near(counted) : undefined;
-  if (!valued || valued.length > MOST_PROVEN) return { none: false, known: false, patterns: 0 };
-  const { chosen, none } = whole(valued, counted);
-  const used = cut(chosen);
-  if (used || !chosen || !all) return { used, none, known: true, patterns: valued.length };
+  const valued = going() ? near(counted) : undefined;
+  if (!valued || valued.length > MOST_SETTLED) return undefined;
+  const { chosen, ...answer } = settled(valued, counted);
+  if (answer.used || !chosen || !all) return answer;
   // The same patterns with whatever fits in beside.
   const key = ({ gives }: Near) => gives.filter((_, i) => counted[i]).join();
   const keys = new Set(chosen.map((c) => key(c.near)));
-  return { used: cut(whole(all.filter((n) => keys.has(key(n)))).chosen), none: false, known: true, patterns: 0 };
+  const beside = lookFor(all.filter((n) => keys.has(key(n)))).chosen;
+  return { ...answer, used: beside && cut(beside) };
+}
+
+/** Those that give more of some piece than any other of the same stock that gives as much of the rest. */
+function undominated(all: Near[]): Near[] {
+  const sized = all.map((n) => ({ n, size: n.gives.reduce((a, b) => a + b, 0) })).sort((a, b) => b.size - a.size);
+  const out: typeof sized = [];
+  for (const one of sized) {
+    const beaten = ({ n, size }: (typeof out)[number]) =>
+      size > one.size && n.stock === one.n.stock && one.n.gives.every((g, i) => g <= n.gives[i]!);
+    if (!out.some(beaten)) out.push(one);
+  }
+  return out.map(({ n }) => n);
 }

@@ -46,10 +46,10 @@ const POWERS = [1, 1.15, 1.5, 0.95, 2];
 const DIVES = 12;
 /** Cells filled by pricing after which a search ends with what it has. */
 const MOST_SPENT = 2e9;
+/** How far from the bound to the best so far what is settled lies, one after another. */
+const SHARES = [0, 1 / 8, 1 / 4, 1 / 2, 1];
 /** With several prices nothing rounds up far: nearer the bound than this part of it, no further dive is worth its time. */
 const NEAR = 3e-4;
-/** How often a cost half as far above the bound is tried. */
-const NEARER = 3;
 const DIVE_WORK = { flat: 30_000, sheet: 1_500 };
 
 /**
@@ -143,35 +143,31 @@ function solveMerged(
     const several = stock.length > 1;
     const nearly = () => (several ? goal * (1 + NEAR) : goal);
     /**
-     * Finds cheaper cuttings, or counts out that there are any: first for the next cheaper cost; where too many patterns
-     * could be part of one, for a cost half as far above the bound, and again.
+     * Finds cheaper cuttings, or counts out that there are any: first for the least that could be, then for more and more,
+     * up to what is next cheaper than the best. @returns true when it seems that nothing is, and looking on is idle
      */
-    const settling = () => {
-      if (!best || sum(left) > 0 || reaches(goal)) return;
+    const settling = (): boolean => {
+      if (!best || sum(left) > 0 || reaches(goal)) return false;
       const converged = relax(stock, pricer, rest.left, rest.supply, pool, lp, { rounds: 1000, going: goOn });
-      if (!converged) return;
-      let target = sums.below(costOf(best, stock));
-      for (let nearer = 0; target !== undefined && target > goal - 1e-9 && goOn() && nearer <= NEARER;) {
-        const quick = costOf(best, stock) <= nearly();
-        const above = (target + sums.up(target + 1e-3)) / 2;
-        const { used, none, known, patterns } = settle(
-          { stock, pricer, lp, going: goOn, quick },
-          rest,
-          converged,
-          target,
-          above,
-        );
+      if (!converged) return false;
+      let tried = -Infinity;
+      let prove = true;
+      for (const share of SHARES) {
+        const most = sums.below(costOf(best, stock));
+        if (most === undefined || most < goal - 1e-9 || !goOn()) return false;
+        const target = Math.min(most, sums.up(goal + share * (most - goal)));
+        if (target <= tried + 1e-9) continue;
+        tried = target;
+        const settled = settle({ stock, pricer, lp, going: goOn, prove }, rest, converged, target);
+        if (!settled) return false;
+        const { used, least, patterns, vain } = settled;
+        if (sums.up(least) > goal + 1e-9) raise(least, { patterns, upTo: sums.below(sums.up(least)) ?? 0 });
         if (used) found(used);
-        if (none) raise(target + 1e-3, { patterns, upTo: target });
-        if (used) target = sums.below(costOf(best, stock));
-        else if (known) return;
-        else {
-          const next: number = sums.up((converged.bound + target) / 2);
-          if (next >= target) return;
-          target = next;
-          nearer++;
-        }
+        if (vain && target === most) return true;
+        // What is not proven for so much is not for more.
+        prove &&= least > target;
       }
+      return false;
     };
     let work = 0;
     const diver: Diver = {
@@ -203,7 +199,7 @@ function solveMerged(
       if (i === 1 && flat && !reaches(goal)) found(barByBar(problem, goal) ?? []);
       if (i > 0 || !bounding || heavy || reaches(goal)) continue;
       if (several && !reaches(nearly())) wholeNumbers(diver, rest, root);
-      settling();
+      if (settling()) return;
       if (!several && !flat && !reaches(goal)) wholeNumbers(diver, rest, root);
     }
   };
