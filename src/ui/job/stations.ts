@@ -1,6 +1,6 @@
 import { worst } from "@/core/fit/finding";
 import { aboveBound, type LayoutResult } from "@/core/layout/layout";
-import { clockDay, count, dayText } from "@/ui/parts/words";
+import { clockDay, count, dayText, percent } from "@/ui/parts/words";
 import type { Desk, Laid } from "./useDesk";
 
 /** The six stations a job is worked through, left to right. */
@@ -66,5 +66,5 @@ export function stationState(id: StationId, desk: Desk, laid: Laid): StationStat
 /** How good a layout is known to be, in a few words. */
 function quality(result: LayoutResult): string {
   if (result.proven) return result.boundCount === result.count ? "the least" : "least cost";
-  return `within ${(aboveBound(result) * 100).toFixed(1)} %`;
+  return `within ${percent(aboveBound(result))}`;
 }

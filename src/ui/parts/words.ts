@@ -15,6 +15,9 @@ export const count = (n: number, one: string, many = `${one}s`) =>
 
 export const money = (n: number) => n.toLocaleString("en-GB", { minimumFractionDigits: 2, maximumFractionDigits: 2 });
 
+/** A share as `0.13 %` or `12 %`: two figures that count, however small it is. */
+export const percent = (share: number) => `${Number((share * 100).toPrecision(2))} %`;
+
 /** `2 h 10`, `45 min`. */
 export const duration = (minutes: number) =>
   minutes < 60

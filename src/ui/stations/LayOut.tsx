@@ -8,7 +8,7 @@ import { Reasons } from "@/ui/layout/Reasons";
 import { SetUpList } from "@/ui/layout/SetUpList";
 import { Weigh } from "@/ui/layout/Weigh";
 import { Measure } from "@/ui/parts/Measure";
-import { count, money } from "@/ui/parts/words";
+import { count, money, percent } from "@/ui/parts/words";
 import { Empty } from "./Empty";
 
 /** Boards and how they are cut, with how good that is. */
@@ -138,8 +138,8 @@ function Headline() {
       {result.missing.length === 0 && !result.proven && (
         <>
           {" "}
-          for <b className="text-[1.7rem]">{money(result.cost)}</b>, within {(aboveBound(result) * 100).toFixed(1)} % of
-          the least {style} could cost ({money(result.boundCost)}).{" "}
+          for <b className="text-[1.7rem]">{money(result.cost)}</b>, within {percent(aboveBound(result))} of the least{" "}
+          {style} could cost ({money(result.boundCost)}).{" "}
         </>
       )}
       {layout.early && (
@@ -151,7 +151,8 @@ function Headline() {
         </>
       )}
       <span className="text-[.93rem] text-soft">
-        {result.seconds.toFixed(2)} s · {(lost * 100).toFixed(1)} % of the wood is not parts
+        {result.seconds < 0.005 ? "known from before" : `${result.seconds.toFixed(2)} s`} · {(lost * 100).toFixed(1)} %
+        of the wood is not parts
         {result.keptArea > 0 ? `, ${((result.keptArea / result.stockArea) * 100).toFixed(1)} % is kept` : ""}
       </span>
     </p>

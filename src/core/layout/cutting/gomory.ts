@@ -28,8 +28,8 @@ export interface WholeAnswer {
 const ROUNDS = { root: 14, later: 4 };
 const PER_ROUND = 12;
 /** A round that brings the bound nearer to the target by less than this part of what lies between is idle; so many end it. */
-const IDLE = 0.01;
-const MOST_IDLE = 4;
+const IDLE = 0.04;
+const MOST_IDLE = 3;
 /** Rows times columns of all programmes after which a search ends with what it has. */
 const MOST_WORK = 400_000;
 /** Cuts with larger numbers are left: they would be lost in the solver's tolerance. */
@@ -193,7 +193,7 @@ function cutsFrom(rows: Row[], columns: number[], isBasic: boolean[], values: nu
     .flatMap(({ value }, i) =>
       isWhole(value) ? [] : [1n, -1n].map((sign) => ({ shares: adjugate[i]!.map((v) => rest(sign * v, determinant)) })),
     )
-    .flatMap(({ shares }) => cutOf(rows, shares, determinant, n) ?? [])
+    .flatMap(({ shares }) => cutOf(rows, shares, determinant, columns, n) ?? [])
     .map((cut) => ({
       cut,
       broken:
@@ -212,7 +212,7 @@ function cutsFrom(rows: Row[], columns: number[], isBasic: boolean[], values: nu
  * k for every (1 − f₀)/k by which its f is above f₀. What a row comes to above its least is a whole number too, and
  * gives up steps of its own. @returns undefined when nothing is cut off, or its numbers are too large
  */
-function cutOf(rows: Row[], shares: bigint[], by: bigint, n: number): Row | undefined {
+function cutOf(rows: Row[], shares: bigint[], by: bigint, columns: number[], n: number): Row | undefined {
   const held = rows.flatMap((r, i) => (shares[i]! > 0n ? [{ r, share: shares[i]! }] : []));
   const sum = held.reduce((s, { r, share }) => s + share * BigInt(r.least), 0n);
   const short = rest(-sum, by);
@@ -221,8 +221,8 @@ function cutOf(rows: Row[], shares: bigint[], by: bigint, n: number): Row | unde
   if (k > MOST_STEPS) return undefined;
   const steps = (f: bigint) => (f <= short ? 0n : upDivided((f - short) * k, by - short));
   const ofRows = held.map(({ r, share }) => ({ r, share, steps: Number(steps(share)) }));
-  const of: number[] = [];
-  for (let j = 0; j < n; j++) {
+  const of = Array.from({ length: n }, () => 0);
+  for (const j of columns) {
     let added = 0n;
     let given = 0;
     for (const { r, share, steps: s } of ofRows) {
@@ -231,7 +231,7 @@ function cutOf(rows: Row[], shares: bigint[], by: bigint, n: number): Row | unde
       given += s * r.of[j]!;
     }
     const up = upDivided(added, by);
-    of.push(Number((k + 1n) * up - steps(up * by - added)) - given);
+    of[j] = Number((k + 1n) * up - steps(up * by - added)) - given;
     if (Math.abs(of[j]!) > MOST_OF) return undefined;
   }
   return {

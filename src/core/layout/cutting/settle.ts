@@ -1,11 +1,11 @@
 import type { LpSolver } from "../lp";
-import { byCuts, type Row } from "./gomory";
-import type { CutStock, Used } from "./problem";
+import { byCuts, type Row, type WholeProgramme } from "./gomory";
+import type { CutStock, Supply, Used } from "./problem";
 import type { Near, Pricer } from "./pricing";
 import { leastUseful, type Relaxed, wholeModelOf } from "./programme";
 import { covers, type Rest } from "./rounding";
 
-/** So many patterns, all told, go into one programme as they are. */
+/** So many patterns go into one programme with every piece; of more, so many that lose least are searched first. */
 const FEW = 300;
 /** So many, when pieces that are worth nothing are left out; with more nothing is concluded. */
 const MOST_SETTLED = 2000;
@@ -38,8 +38,9 @@ export interface Settled {
  * Settles whether any cutting of the style costs no more than `target`, a sum of prices a little above the bound. Only
  * patterns that lose no more than lies between can be part of one (their reduced costs add up to no more), and often they
  * are few enough to write down every one. Cuts over them find the cheapest cutting, or show that there is none (`byCuts`);
- * where they do neither, HiGHS looks for one, and what it does not find is not held to be proven. Undefined when patterns are too many. Pieces the bound gives no
- * worth are left out first where patterns are many: what is then counted out is so with them too.
+ * where they do neither, HiGHS looks for one, and what it does not find is not held to be proven. Pieces the bound gives
+ * no worth are left out first where patterns are many: what is then counted out is so with them too. Undefined when
+ * there are too many even so.
  */
 export function settle(
   { stock, pricer, lp, going, prove }: Settling,
@@ -61,55 +62,13 @@ export function settle(
       .sort((a, b) => b.above - a.above)
       .map(({ n }) => n);
   };
-  const cents = (money: number) => Math.round(money * 100);
   const chosenOf = (patterns: Near[], values: number[]): Chosen =>
     patterns.map((near, i) => ({ near, repeat: Math.round(values[i]!) })).filter((c) => c.repeat > 0);
-
   /** By cuts, over patterns that are all there are. */
   const cutDown = (patterns: Near[], among: boolean[]): { chosen?: Chosen; least: number } => {
-    const wanted = left.flatMap((n, i) => (among[i] && n > 0 ? [{ i, n }] : []));
-    const limited = supply.flatMap((n, s) => (n === null ? [] : [{ s, n }]));
-    const pieces = wanted.reduce((sum, { n }) => sum + n, 0);
-    const prices = stock.map((s) => cents(s.price));
-    // With several stocks, how many of each are used is a number of its own, which carries the cost.
-    const counts = stock.length > 1 ? [...stock.keys()] : [];
-    // A piece may be missed, dearer than any board, so that there is always an answer.
-    const missed = 10 * Math.max(...prices) + 1;
-    const row = (of: { p(n: Near): number; missed?: number; count?: number }, atLeast: number): Row => ({
-      of: [
-        ...patterns.map(of.p),
-        ...wanted.map(({ i }) => (i === of.missed ? 1 : 0)),
-        ...counts.map((s) => (s === of.count ? 1 : 0)),
-      ],
-      least: atLeast,
-    });
-    const usable = stock.map((_, s) =>
-      Math.min(supply[s] ?? Infinity, pieces, prices[s]! > 0 ? Math.floor(cents(target) / prices[s]!) : Infinity),
-    );
-    const { values, least: sum } = byCuts(
-      {
-        costs: [
-          ...patterns.map((p) => (counts.length > 0 ? 0 : prices[p.stock]!)),
-          ...wanted.map(() => missed),
-          ...counts.map((s) => prices[s]!),
-        ],
-        rows: [
-          ...wanted.map(({ i, n }) => row({ p: (p) => p.gives[i]!, missed: i }, n)),
-          ...limited.map(({ s, n }) => row({ p: (p) => (p.stock === s ? -1 : 0) }, -n)),
-          ...counts.map((s) => row({ p: (p) => (p.stock === s ? -1 : 0), count: s }, 0)),
-        ],
-        target: cents(target),
-        kinds: [
-          ...patterns.map((p) => p.stock),
-          ...wanted.map(() => stock.length),
-          ...counts.map((s) => stock.length + 1 + s),
-        ],
-        most: [...usable, 0, ...counts.map((s) => usable[s]!)],
-      },
-      lp,
-      going,
-    );
-    return { chosen: values && chosenOf(patterns, values), least: sum / 100 };
+    const wanted = left.map((n, i) => (among[i] ? n : 0));
+    const { values, least } = byCuts(programmeOf(patterns, stock, wanted, supply, target), lp, going);
+    return { chosen: values && chosenOf(patterns, values), least: least / 100 };
   };
   const lookFor = (patterns: Near[], among = left.map(() => true)): { chosen?: Chosen; vain: boolean } => {
     const wanted = left.map((n, i) => (among[i] ? n : 0));
@@ -144,6 +103,56 @@ export function settle(
   const keys = new Set(chosen.map((c) => key(c.near)));
   const beside = lookFor(all.filter((n) => keys.has(key(n)))).chosen;
   return { ...answer, used: beside && cut(beside) };
+}
+
+/** Which patterns how often, for every piece wanted and at most the target, in hundredths of a price. */
+function programmeOf(
+  patterns: Near[],
+  stock: CutStock[],
+  left: number[],
+  supply: Supply,
+  target: number,
+): WholeProgramme {
+  const cents = (money: number) => Math.round(money * 100);
+  const wanted = left.flatMap((n, i) => (n > 0 ? [{ i, n }] : []));
+  const limited = supply.flatMap((n, s) => (n === null ? [] : [{ s, n }]));
+  const pieces = wanted.reduce((sum, { n }) => sum + n, 0);
+  const prices = stock.map((s) => cents(s.price));
+  const usable = stock.map((_, s) =>
+    Math.min(supply[s] ?? Infinity, pieces, prices[s]! > 0 ? Math.floor(cents(target) / prices[s]!) : Infinity),
+  );
+  // With several stocks, how many of each are used is a number of its own, which carries the cost.
+  const counts = stock.length > 1 ? [...stock.keys()] : [];
+  // A piece may be missed, dearer than any board, so that there is always an answer.
+  const missed = 10 * Math.max(...prices) + 1;
+  const row = (of: { p(n: Near): number; missed?: number; count?: number }, least: number): Row => ({
+    of: [
+      ...patterns.map(of.p),
+      ...wanted.map(({ i }) => (i === of.missed ? 1 : 0)),
+      ...counts.map((s) => (s === of.count ? 1 : 0)),
+    ],
+    least,
+  });
+  const drawn = (s: number) => (p: Near) => (p.stock === s ? -1 : 0);
+  return {
+    costs: [
+      ...patterns.map((p) => (counts.length > 0 ? 0 : prices[p.stock]!)),
+      ...wanted.map(() => missed),
+      ...counts.map((s) => prices[s]!),
+    ],
+    rows: [
+      ...wanted.map(({ i, n }) => row({ p: (p) => p.gives[i]!, missed: i }, n)),
+      ...limited.map(({ s, n }) => row({ p: drawn(s) }, -n)),
+      ...counts.map((s) => row({ p: drawn(s), count: s }, 0)),
+    ],
+    target: cents(target),
+    kinds: [
+      ...patterns.map((p) => p.stock),
+      ...wanted.map(() => stock.length),
+      ...counts.map((s) => stock.length + 1 + s),
+    ],
+    most: [...usable, 0, ...counts.map((s) => usable[s]!)],
+  };
 }
 
 /** Those that give more of some piece than any other of the same stock that gives as much of the rest. */
