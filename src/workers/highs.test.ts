@@ -1,6 +1,10 @@
 import fc from "fast-check";
 import { inch, nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/job/job";
+import type { CuttingProblem } from "@/core/layout/cutting/problem";
+import { solveCutting } from "@/core/layout/cutting/solve";
+import { checkAnswer } from "@/core/layout/tests/check";
+import { cheapestOf, everyPattern } from "@/core/layout/tests/every";
 import { byCuts } from "@/core/layout/cutting/gomory";
 import { layOut } from "@/core/layout/layout";
 import { reasonsText } from "@/core/layout/reasons";
@@ -192,6 +196,37 @@ describe("layouts by the pattern programme", () => {
       { numRuns: 120 },
     );
     expect(proven).toBeGreaterThan(110);
+  }, 60_000);
+
+  test("sheets in two stages and a trim cost what trying every pattern of every sheet does, and that is proven", () => {
+    const size = (min: number, max: number) => fc.integer({ min, max });
+    const pieces = fc.array(
+      fc.record({ length: size(5, 20), width: size(4, 12), quantity: size(1, 4), turn: fc.boolean() }),
+      { minLength: 1, maxLength: 3 },
+    );
+    const second = fc.option(fc.record({ length: size(20, 24), width: size(12, 13), price: size(5, 9) }));
+    let [proven, runs] = [0, 0];
+    fc.assert(
+      fc.property(pieces, size(0, 2), second, (ps, kerf, other) => {
+        const sheets = [{ length: 24, width: 14, price: 10 }, ...(other ? [other] : [])];
+        const problem: CuttingProblem = {
+          kerf,
+          pieces: ps,
+          stock: sheets.map(({ price, ...room }) => ({ clear: [room], price, available: null })),
+          style: { orders: ["rip", "crosscut"], stages: 2, trim: true },
+        };
+        const ways = sheets.map(({ price, ...room }) => ({ price, ways: everyPattern(ps, kerf, room) }));
+        const least = cheapestOf(ps.map((p) => p.quantity), ways); // prettier-ignore
+        const answer = solveCutting(problem, lp);
+        checkAnswer(answer, problem);
+        expect(answer.bound).toBeLessThanOrEqual(least + 1e-9);
+        expect(answer.cost).toBeGreaterThanOrEqual(least - 1e-9);
+        runs++;
+        if (answer.proven) proven++;
+      }),
+      { numRuns: 120 },
+    );
+    expect(proven).toBeGreaterThan(0.95 * runs);
   }, 60_000);
 
   test("where rounding the relaxed programme up is not enough, the bound says so: 44, 33 and 12 out of 132", () => {

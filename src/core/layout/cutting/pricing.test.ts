@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import type { CuttingProblem, CutPiece, Pattern, Style } from "./problem";
+import { everyPattern } from "../tests/every";
 import { pricerOf } from "./pricing";
 
 const TWO: Style = { orders: ["rip", "crosscut"], stages: 2, trim: true };
@@ -20,37 +21,6 @@ const some = fc.array(
 );
 const worths = fc.array(fc.integer({ min: 0, max: 50 }), { minLength: 3, maxLength: 3 });
 
-/** What every set of strips and pieces off them gives, each piece as often as it is at most, in both orders. */
-function everyPattern({ pieces, kerf }: CuttingProblem): number[][] {
-  const quantities = pieces.map((p) => p.quantity);
-  const found = new Map<string, number[]>();
-  const one = (length: number, width: number, flip: boolean) => {
-    const ways = pieces.flatMap((p, i) =>
-      [[p.length, p.width], ...(p.turn ? [[p.width, p.length]] : [])].map(([x, y]) =>
-        flip ? { i, along: y!, across: x! } : { i, along: x!, across: y! },
-      ),
-    );
-    const strip = (size: number, room: number, left: number[], take: (left: number[]) => void) => {
-      take(left);
-      for (const w of ways)
-        if (w.across <= size && w.along <= room && left[w.i]! > 0)
-          strip(size, room - w.along - kerf, left.map((n, k) => (k === w.i ? n - 1 : n)), take); // prettier-ignore
-    };
-    const strips = (room: number, left: number[]) => {
-      const gives = quantities.map((n, i) => n - left[i]!);
-      found.set(gives.join(), gives);
-      for (const size of new Set(ways.map((w) => w.across)))
-        if (size <= room)
-          strip(size, length, left, (after) => {
-            if (after.some((n, i) => n < left[i]!)) strips(room - size - kerf, after);
-          });
-    };
-    strips(width, quantities);
-  };
-  one(24, 14, false);
-  one(14, 24, true);
-  return [...found.values()];
-}
 const worthOf = (gives: number[], worth: number[]) => gives.reduce((sum, n, i) => sum + n * worth[i]!, 0);
 
 const inside = (p: Pattern, { pieces, kerf, stock }: CuttingProblem) => {
@@ -78,7 +48,7 @@ test("no pattern is worth more than the price says, and one that is built fits a
       const left = pieces.map((x) => x.quantity);
       const pricer = pricerOf(p);
       const { most, offers } = pricer.best(0, worth, left);
-      const truly = Math.max(...everyPattern(p).map((g) => worthOf(g, worth)));
+      const truly = Math.max(...everyPattern(p.pieces, p.kerf, p.stock[0]!.clear[0]!).map((g) => worthOf(g, worth)));
       expect(most).toBeGreaterThanOrEqual(truly);
       for (const o of offers) inside(o.pattern, p);
       const built = pricer.fitting(0, worth, left);
@@ -96,7 +66,7 @@ test("of all patterns worth enough none is missed that is not part of another, a
   fc.assert(
     fc.property(some, worths, fc.double({ min: 0.5, max: 1, noNaN: true }), (pieces, worth, part) => {
       const p = problem(pieces);
-      const every = everyPattern(p);
+      const every = everyPattern(p.pieces, p.kerf, p.stock[0]!.clear[0]!);
       const least = part * Math.max(...every.map((g) => worthOf(g, worth)));
       const among = pieces.map(() => true);
       const near = pricerOf(p).near(0, worth, pieces.map((x) => x.quantity), least, among, 5000); // prettier-ignore

@@ -1,0 +1,56 @@
+import type { CutPiece, Room } from "../cutting/problem";
+
+/**
+ * What every set of strips and pieces off them gives, in two stages and a trim, each piece as often as it is wanted at the
+ * most: by trying everything, in both orders.
+ */
+export function everyPattern(pieces: CutPiece[], kerf: number, room: Room): number[][] {
+  const quantities = pieces.map((p) => p.quantity);
+  const found = new Map<string, number[]>();
+  const one = (length: number, width: number, flip: boolean) => {
+    const ways = pieces.flatMap((p, i) =>
+      [[p.length, p.width], ...(p.turn ? [[p.width, p.length]] : [])].map(([x, y]) =>
+        flip ? { i, along: y!, across: x! } : { i, along: x!, across: y! },
+      ),
+    );
+    const strip = (size: number, room: number, left: number[], take: (left: number[]) => void) => {
+      take(left);
+      for (const w of ways)
+        if (w.across <= size && w.along <= room && left[w.i]! > 0)
+          strip(size, room - w.along - kerf, left.map((n, k) => (k === w.i ? n - 1 : n)), take); // prettier-ignore
+    };
+    const strips = (room: number, left: number[]) => {
+      const gives = quantities.map((n, i) => n - left[i]!);
+      found.set(gives.join(), gives);
+      for (const size of new Set(ways.map((w) => w.across)))
+        if (size <= room)
+          strip(size, length, left, (after) => {
+            if (after.some((n, i) => n < left[i]!)) strips(room - size - kerf, after);
+          });
+    };
+    strips(width, quantities);
+  };
+  one(room.length, room.width, false);
+  one(room.width, room.length, true);
+  return [...found.values()];
+}
+
+/** The least that so many pieces cost, each sheet cut in one of the ways; Infinity when it cannot be. */
+export function cheapestOf(wanted: number[], sheets: { price: number; ways: number[][] }[]): number {
+  const known = new Map<string, number>();
+  const of = (left: number[]): number => {
+    if (left.every((n) => n === 0)) return 0;
+    const key = left.join();
+    if (!known.has(key)) {
+      // The first piece that is left has to come off some sheet.
+      const first = left.findIndex((n) => n > 0);
+      let least = Infinity;
+      for (const { price, ways } of sheets)
+        for (const gives of ways)
+          if (gives[first]! > 0) least = Math.min(least, price + of(left.map((n, i) => Math.max(0, n - gives[i]!))));
+      known.set(key, least);
+    }
+    return known.get(key)!;
+  };
+  return of(wanted);
+}
