@@ -70,29 +70,38 @@ export function settle(
     const { values, least } = byCuts(programmeOf(patterns, stock, wanted, supply, target), lp, going);
     return { chosen: values && chosenOf(patterns, values), least: least / 100 };
   };
-  const lookFor = (patterns: Near[], among = left.map(() => true)): { chosen?: Chosen; vain: boolean } => {
+  const lookFor = (patterns: Near[], among: boolean[]): { chosen?: Chosen; vain: boolean } => {
     const wanted = left.map((n, i) => (among[i] ? n : 0));
-    // One is sooner found among those that lose least.
-    for (const some of patterns.length > FEW ? [patterns.slice(0, FEW), patterns] : [patterns]) {
-      const solved = lp({ ...wholeModelOf(some, stock, wanted, supply), nodes: NODES, target, going });
-      if (solved && solved.objective <= target + 1e-6) return { chosen: chosenOf(some, solved.values), vain: false };
-      if (some === patterns) return { vain: !solved || solved.optimal };
-    }
-    return { vain: false };
+    const solved = lp({ ...wholeModelOf(patterns, stock, wanted, supply), nodes: NODES, target, going });
+    if (!solved || solved.objective > target + 1e-6) return { vain: !solved || solved.optimal };
+    return { chosen: chosenOf(patterns, solved.values), vain: false };
   };
   const cut = (chosen: Chosen): Used | undefined => {
     const used = chosen.map(({ near: n, repeat }) => ({ pattern: n.pattern(), repeat }));
     return covers(used, { left, supply }) ? used : undefined;
   };
-  const settled = (patterns: Near[], among = left.map(() => true)): { chosen?: Chosen } & Settled => {
-    const proven = prove ? cutDown(patterns, among) : { least: 0 };
-    const looking = !proven.chosen && proven.least <= target && going();
-    const { chosen, vain } = looking ? lookFor(patterns, among) : { chosen: proven.chosen, vain: false };
+  const settled = (patterns: Near[], among: boolean[]): { chosen?: Chosen } & Settled => {
+    // A cutting is sooner found among those that lose least; where boards are alike, sooner than by cuts.
+    const lists = patterns.length > FEW ? [patterns.slice(0, FEW), patterns] : [patterns];
+    let chosen: Chosen | undefined;
+    let vain = false;
+    let proven: ReturnType<typeof cutDown> = { least: 0 };
+    const steps = lists.map((some) => () => {
+      const found = lookFor(some, among);
+      chosen = found.chosen;
+      vain = found.vain && some === patterns;
+    });
+    steps.splice(stock.length === 1 ? 1 : 0, 0, () => {
+      if (prove) proven = cutDown(patterns, among);
+      chosen = proven.chosen;
+    });
+    for (const step of steps) if (!chosen && proven.least <= target && going()) step();
     return { chosen, least: proven.least, patterns: patterns.length, vain, used: chosen && cut(chosen) };
   };
 
-  const all = near(left.map(() => true));
-  if (all && all.length <= FEW) return settled(all);
+  const every = left.map(() => true);
+  const all = near(every);
+  if (all && all.length <= FEW) return settled(all, every);
   const counted = proof.worth.map((w) => w > 0);
   const valued = going() ? near(counted) : undefined;
   if (!valued || valued.length > MOST_SETTLED) return undefined;
@@ -101,7 +110,10 @@ export function settle(
   // The same patterns with whatever fits in beside.
   const key = ({ gives }: Near) => gives.filter((_, i) => counted[i]).join();
   const keys = new Set(chosen.map((c) => key(c.near)));
-  const beside = lookFor(all.filter((n) => keys.has(key(n)))).chosen;
+  const beside = lookFor(
+    all.filter((n) => keys.has(key(n))),
+    every,
+  ).chosen;
   return { ...answer, used: beside && cut(beside) };
 }
 
