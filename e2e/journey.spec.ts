@@ -150,8 +150,11 @@ test("what cannot be read is said at the field, and the drawing stays on the las
   await stock(page).fill("3");
   await expect(page.getByRole("alert").filter({ hasText: 'at most 2"' })).toBeVisible();
   await expect(length(page, "Side")).toHaveAccessibleName('Side, length: 19 1/8"');
+  await stock(page).fill("1");
+  await expect(length(page, "Side")).not.toHaveAccessibleName('Side, length: 19 1/8"');
   await stock(page).press("Escape");
   await expect(stock(page)).toHaveValue("3/4");
+  await expect(length(page, "Side")).toHaveAccessibleName('Side, length: 19 1/8"');
 });
 
 test("axe finds nothing serious on any station or sheet; nothing runs off an upright tablet", async ({ page }) => {

@@ -77,14 +77,21 @@ test("two people at one job: the second is told and shown what is now there", as
   await request.post("/api/jobs/2/act", { data: { undo: true } });
 });
 
-test("when the server does not answer, the page says so and nothing pretends to be kept", async ({ page }) => {
+test("when the server does not answer, the page says so, holds on to what was done, and keeps it when it is back", async ({
+  page,
+}) => {
   await page.goto("/jobs/2/ask");
   await page.route("**/act", (route) => route.abort());
   await page.getByLabel("Quantity of line 1").fill("8");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("alert").filter({ hasText: "the server does not answer" })).toBeVisible();
+  const out = page.getByRole("alert").filter({ hasText: "The server does not answer; 1 change is not kept yet" });
+  await expect(out).toBeVisible();
   await page.unroute("**/act");
+  await out.getByRole("button", { name: "try now" }).click();
+  await expect(out).toBeHidden();
   await page.reload();
+  await expect(page.getByLabel("Quantity of line 1")).toHaveValue("8");
+  await page.getByRole("button", { name: "undo" }).click();
   await expect(page.getByLabel("Quantity of line 1")).toHaveValue("6");
 });
 

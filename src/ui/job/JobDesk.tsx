@@ -6,7 +6,7 @@ import type { Measurement } from "@/core/judge/reading";
 import type { StoredJob } from "@/core/job/stored";
 import type { MakersOwn } from "@/core/designs/design";
 import { Key } from "@/ui/parts/Key";
-import { dayText } from "@/ui/parts/words";
+import { count, dayText } from "@/ui/parts/words";
 import { Ask } from "@/ui/stations/Ask";
 import { Buy } from "@/ui/stations/Buy";
 import { Hive } from "@/ui/stations/Hive";
@@ -17,6 +17,7 @@ import { Shape } from "@/ui/stations/Shape";
 import { PageLink } from "./PageLink";
 import { BESIDE, type PageId, STATIONS, type StationId, stationState, turnTo } from "./stations";
 import { type Desk, DeskProvider, type Laid, LaidProvider, useOpenJob } from "./useDesk";
+import type { Keeping } from "./useKeeping";
 import { WorkingStrip } from "./WorkingStrip";
 
 const PAGES: Record<PageId, ComponentType> = {
@@ -61,17 +62,7 @@ export function JobDesk({
               />
             ))}
           </nav>
-          {desk.trouble && (
-            <p
-              role="alert"
-              className="no-print mx-5 mt-2 flex justify-between border-l-8 border-madder bg-white px-3 py-2"
-            >
-              {desk.trouble}
-              <button className="quiet" onClick={desk.clearTrouble}>
-                seen
-              </button>
-            </p>
-          )}
+          <Troubles keeping={desk.keeping} />
           <main
             tabIndex={0}
             className="print-plain relative outline-offset-[-3px] min-h-0 flex-1 overflow-auto px-5 pt-3 pb-4"
@@ -83,6 +74,35 @@ export function JobDesk({
       </LaidProvider>
     </DeskProvider>
   );
+}
+
+/** What was not kept, and what still waits to be. */
+function Troubles({ keeping }: { keeping: Keeping }) {
+  const { held, waiting, trouble } = keeping;
+  const said = [
+    ...(held
+      ? [
+          {
+            text: `The server does not answer; ${count(waiting, "change")} ${waiting === 1 ? "is" : "are"} not kept yet. It is tried again every few seconds.`,
+            act: "try now",
+            do: keeping.again,
+          },
+        ]
+      : []),
+    ...(trouble ? [{ text: trouble, act: "seen", do: () => keeping.say(null) }] : []),
+  ];
+  return said.map((s) => (
+    <p
+      key={s.act}
+      role="alert"
+      className="no-print mx-5 mt-2 flex justify-between gap-4 border-l-8 border-madder bg-white px-3 py-2"
+    >
+      {s.text}
+      <button className="quiet" onClick={s.do}>
+        {s.act}
+      </button>
+    </p>
+  ));
 }
 
 function Top({ desk, laid, find }: { desk: Desk; laid: Laid; find(): void }) {
@@ -107,7 +127,7 @@ function Top({ desk, laid, find }: { desk: Desk; laid: Laid; find(): void }) {
       </span>
       <span className="ml-auto flex items-baseline gap-3.5">
         <span aria-live="polite" className="text-[.85rem] text-soft">
-          {desk.saving ? "keeping …" : ""}
+          {desk.keeping.waiting > 0 && !desk.keeping.held ? "keeping …" : ""}
         </span>
         <button
           className="border-0 bg-transparent p-0"

@@ -16,6 +16,7 @@ import { type Plan, planOf } from "@/core/plan/plan";
 import type { Measurement } from "@/core/judge/reading";
 import type { StoredJob } from "@/core/job/stored";
 import { type Moves, movesBetween } from "./moves";
+import { type Keeping, useKeeping } from "./useKeeping";
 import { type LayoutState, useLayout } from "./useLayout";
 
 /** What is lit: the same key lights the drawing, the part, the stick's mark and the finding; the working shows below. */
@@ -32,8 +33,7 @@ export interface Desk {
   undoes: string | null;
   /** Where a refused value belongs, and why it was refused. */
   problem: { field: string; message: string } | null;
-  trouble: string | null;
-  saving: boolean;
+  keeping: Keeping;
   line: number;
   setLine(line: number): void;
   lit: Lit | null;
@@ -43,8 +43,9 @@ export interface Desk {
   act(act: Act, field?: string): void;
   /** Shows what it would do, without doing it. */
   try(act: Act, field?: string): void;
+  /** Goes back to what is, after `try`. */
+  untry(): void;
   undo(): void;
-  clearTrouble(): void;
   /** Standards a line can have: those that ship, the job's own copies, and the maker's. */
   standards: Standard[];
   /** Designs a line can have: the job's own copies at their marks, and the maker's newest. */
@@ -80,8 +81,6 @@ export function useDesk(): Desk {
   return desk;
 }
 
-const json = { "content-type": "application/json" };
-
 /** What of the maker's own an act names and the job does not have yet, to be taken up before it. */
 function takenUp(act: Act, job: Job, standards: Standard[], designs: Design[]): Act[] {
   const named: { item?: string; standard?: string }[] =
@@ -113,50 +112,21 @@ export function useOpenJob(
 ): { desk: Desk; laid: Laid } {
   const [job, setJob] = useState(stored.job);
   const [draft, setDraft] = useState<Job | null>(null);
-  const [undoes, setUndoes] = useState(stored.undo);
   const [problem, setProblem] = useState<Desk["problem"]>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [waiting, setWaiting] = useState(0);
   const [line, setLine] = useState(0);
   const [lit, light] = useState<Lit | null>(null);
   const [moves, setMoves] = useState<Moves>(new Map());
   const [measurements, setMeasurements] = useState(readings);
-  const revision = useRef(stored.revision);
-  const queue = useRef<Promise<void>>(Promise.resolve());
   const latest = useRef(job);
   useEffect(() => {
     latest.current = job;
   }, [job]);
 
+  const keeping = useKeeping(stored, setJob);
+  const { send } = keeping;
+
   const shown = draft ?? job;
   const worked = useMemo(() => workJob(shown), [shown]);
-  /** One request after another; what the server kept is what the page then holds. */
-  const send = useCallback(
-    (body: (revision: number) => object, adopt: boolean) => {
-      setWaiting((n) => n + 1);
-      queue.current = queue.current.then(async () => {
-        try {
-          const reply = await fetch(`/api/jobs/${stored.id}/act`, {
-            method: "POST",
-            headers: json,
-            body: JSON.stringify(body(revision.current)),
-          });
-          const said = (await reply.json()) as StoredJob & { error?: string };
-          const kept = reply.ok ? said : ((await (await fetch(`/api/jobs/${stored.id}`)).json()) as StoredJob);
-          if (!reply.ok) setTrouble(said.error ?? `the server answered ${reply.status}`);
-          revision.current = kept.revision;
-          setUndoes(kept.undo);
-          if (adopt || !reply.ok) setJob(kept.job);
-        } catch {
-          setTrouble("the server does not answer; the last change is not kept. Try again when it is back");
-        } finally {
-          setWaiting((n) => n - 1);
-        }
-      });
-    },
-    [stored.id],
-  );
-
   const carry = useCallback((act: Act, field: string | undefined, then: (next: Job) => void) => {
     try {
       const next = preview(latest.current, act);
@@ -174,10 +144,9 @@ export function useOpenJob(
       id: stored.id,
       job: shown,
       worked,
-      undoes,
+      undoes: keeping.undoes,
       problem,
-      trouble,
-      saving: waiting > 0,
+      keeping,
       line: Math.min(line, Math.max(0, shown.lines.length - 1)),
       setLine: (n) => {
         setLine(n);
@@ -188,56 +157,48 @@ export function useOpenJob(
       light,
       moves,
       act: (act, field) => {
+        setDraft(null);
         for (const take of takenUp(act, latest.current, own, newest)) {
           latest.current = preview(latest.current, take);
-          send((r) => ({ revision: r, act: take }), false);
+          send({ act: take });
         }
         carry(act, field, (next) => {
-          setDraft(null);
           setJob(next);
           latest.current = next;
-          send((r) => ({ revision: r, act }), false);
+          send({ act });
         });
       },
       try: (act, field) => carry(act, field, setDraft),
+      untry: () => {
+        setDraft(null);
+        setProblem(null);
+        setMoves(new Map());
+      },
       undo: () => {
         setDraft(null);
         setMoves(new Map());
-        send(() => ({ undo: true }), true);
+        send({ undo: true });
       },
-      clearTrouble: () => setTrouble(null),
       standards: [...STANDARDS, ...shown.standards, ...own.filter((s) => !shown.standards.some((x) => x.id === s.id))],
       designs: [...shown.designs, ...newest.filter((d) => !shown.designs.some((x) => x.recipe.id === d.recipe.id))],
       newest,
       measurements,
       measure: async (m) => {
-        const reply = await fetch(`/api/jobs/${stored.id}/measurements`, {
-          method: "POST",
-          headers: json,
-          body: JSON.stringify(m),
-        });
-        const said = (await reply.json()) as Measurement[] & { error?: string };
-        if (reply.ok) setMeasurements(said);
-        else setTrouble(said.error ?? "the reading was not kept");
+        try {
+          const reply = await fetch(`/api/jobs/${stored.id}/measurements`, {
+            method: "POST",
+            headers: { "content-type": "application/json" },
+            body: JSON.stringify(m),
+          });
+          const said = (await reply.json()) as Measurement[] & { error?: string };
+          if (!reply.ok) throw new Error(said.error);
+          setMeasurements(said);
+        } catch (e) {
+          keeping.say(`The reading was not kept: ${(e as Error).message || "the server does not answer"}`);
+        }
       },
     }),
-    [
-      stored.id,
-      shown,
-      worked,
-      undoes,
-      problem,
-      trouble,
-      waiting,
-      line,
-      lit,
-      moves,
-      measurements,
-      own,
-      newest,
-      carry,
-      send,
-    ],
+    [stored.id, shown, worked, problem, keeping, line, lit, moves, measurements, own, newest, carry, send],
   );
 
   // What hangs on the layout follows when the page has been drawn, so that typing is never held up by it.

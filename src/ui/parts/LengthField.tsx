@@ -6,7 +6,7 @@ import { LengthError, parseLength } from "@/core/length/parse";
 
 /**
  * A length typed as the maker writes it. Every valid keystroke is told (`onType`), leaving the field or Enter settles
- * it (`onSettle`), Escape gives the old value back. What cannot be read is said below the field.
+ * it (`onSettle`), Escape gives the old value back (`onGiveUp`). What cannot be read is said below the field.
  */
 export function LengthField({
   value,
@@ -15,6 +15,7 @@ export function LengthField({
   usual,
   problem,
   onType,
+  onGiveUp,
   onSettle,
   className = "",
 }: {
@@ -25,6 +26,8 @@ export function LengthField({
   usual?: boolean;
   problem?: string;
   onType?: (value: Length) => void;
+  /** What `onType` told is to be forgotten. */
+  onGiveUp?: () => void;
   onSettle: (value: Length) => void;
   className?: string;
 }) {
@@ -45,7 +48,7 @@ export function LengthField({
   const settle = () => {
     if (text === null) return;
     const l = read(text);
-    if (l === null) return;
+    if (l === null) return onGiveUp?.();
     setText(null);
     if (l !== value || onType) onSettle(l);
   };
@@ -70,7 +73,7 @@ export function LengthField({
           if (e.key === "Escape") {
             setText(null);
             setWrong(null);
-            onType?.(value);
+            onGiveUp?.();
           }
         }}
         size={8}

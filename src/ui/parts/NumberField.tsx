@@ -1,7 +1,7 @@
 "use client";
 import { useState } from "react";
 
-/** A plain number, kept when the field is left or Enter is pressed; what is no number is said. */
+/** A plain number, kept when the field is left or Enter is pressed, given back by Escape; what is no number is said. */
 export function NumberField({
   label,
   value,
@@ -39,7 +39,13 @@ export function NumberField({
         onFocus={(e) => e.target.select()}
         onChange={(e) => setText(e.target.value)}
         onBlur={settle}
-        onKeyDown={(e) => e.key === "Enter" && settle()}
+        onKeyDown={(e) => {
+          if (e.key === "Enter") settle();
+          if (e.key === "Escape") {
+            setText(null);
+            setWrong(false);
+          }
+        }}
       />
       {wrong && (
         <span role="alert" className="block text-[.82rem] text-madder">

@@ -15,6 +15,8 @@ interface Props {
   set(name: string, value: OptionValue | null): void;
   /** Shows what a value would do while it is typed. */
   tryOut?(name: string, value: OptionValue): void;
+  /** Forgets what was tried. */
+  giveUp?(): void;
   /** What stands beside a group's name. */
   beside?: Record<string, ReactNode>;
 }
@@ -53,6 +55,7 @@ function OptionField({
   problem,
   set: put,
   tryOut,
+  giveUp,
   parameter: p,
 }: Props & { parameter: Parameter }) {
   const asked = all[p.name] !== undefined;
@@ -79,6 +82,7 @@ function OptionField({
           usual={!asked}
           problem={wrong}
           onType={(v) => tryOut?.(p.name, v)}
+          onGiveUp={giveUp}
           onSettle={(v) => set(v)}
           className="w-20"
         />

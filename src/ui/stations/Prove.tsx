@@ -184,6 +184,7 @@ function Check({ s }: { s: Subject }) {
           units={job.units}
           label={`Reading of ${s.name}`}
           onType={setTyped}
+          onGiveUp={() => setTyped(null)}
           onSettle={(value) => {
             setTyped(null);
             void measure({ subject: s.id, target: s.target, value });

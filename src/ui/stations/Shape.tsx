@@ -235,6 +235,7 @@ function LineOptions({ desk }: { desk: Desk }) {
       problem={(name) => (problem?.field === field(name) ? problem.message : undefined)}
       set={(name, value) => desk.act({ do: "option", at: line, name, value }, field(name))}
       tryOut={(name, value) => desk.try({ do: "option", at: line, name, value }, field(name))}
+      giveUp={desk.untry}
       beside={shape.scope.has("joint") ? { Corner: <CompareJoints /> } : undefined}
     />
   );

@@ -1,0 +1,157 @@
+/** @jest-environment jsdom */
+import { act, renderHook, waitFor } from "@testing-library/react";
+import { jest } from "@jest/globals";
+import { inch } from "@/core/length/length";
+import { emptyJob, type Job } from "@/core/job/job";
+import type { StoredJob } from "@/core/job/stored";
+import type { Act } from "@/core/job/acts";
+import { carryOut } from "@/core/job/perform";
+import { useOpenJob } from "./useDesk";
+
+const body = { item: "body", standard: "langstroth-10", size: "deep", quantity: 10, options: {} };
+const made = (): Job => ({ ...emptyJob("x", "in"), lines: [body, { ...body, size: "medium", quantity: 20 }] });
+const quantities = (job: Job) => job.lines.map((l) => l.quantity);
+
+/** A server in miniature: keeps one job as the real one does, answers when it is let, and can be out. */
+class Server {
+  kept: StoredJob = { id: 1, revision: 5, job: made(), undo: null };
+  out = false;
+  seen: object[] = [];
+  private let: (() => void)[] = [];
+  private holding = false;
+  private before: Job[] = [];
+  hold() {
+    this.holding = true;
+  }
+  /** Lets everything that waits, and all that comes after, go through. */
+  release() {
+    this.holding = false;
+    this.let.splice(0).forEach((go) => go());
+  }
+  /** Somebody else does something. */
+  elsewhere(a: Act) {
+    this.kept = { ...this.kept, revision: this.kept.revision + 1, job: carryOut(this.kept.job, a) };
+  }
+  fetch = async (url: string, init?: { body: string }) => {
+    if (this.holding) await new Promise<void>((go) => this.let.push(go));
+    if (this.out) throw new TypeError("fetch failed");
+    if (!url.endsWith("/act")) return this.says(200, this.kept);
+    const asked = JSON.parse(init!.body) as { revision: number; act: Act } | { undo: true };
+    this.seen.push(asked);
+    const { kept } = this;
+    if ("undo" in asked) {
+      const job = this.before.pop() ?? kept.job;
+      this.kept = { ...kept, revision: kept.revision + 1, job, undo: null };
+    } else if (asked.revision !== kept.revision) return this.says(409, { error: "the job was changed elsewhere" });
+    else {
+      this.before.push(kept.job);
+      this.kept = { ...kept, revision: kept.revision + 1, job: carryOut(kept.job, asked.act), undo: asked.act.do };
+    }
+    return this.says(200, this.kept);
+  };
+  private says = (status: number, json: unknown) => ({ ok: status < 400, status, json: async () => json });
+}
+
+let server: Server;
+const ofServer = globalThis.fetch;
+beforeEach(() => {
+  server = new Server();
+  globalThis.fetch = ((url: string, init?: { body: string }) =>
+    url.startsWith("/api/layout") ? new Promise(() => undefined) : server.fetch(url, init)) as typeof fetch;
+});
+afterEach(() => {
+  globalThis.fetch = ofServer;
+  jest.useRealTimers();
+});
+
+const open = () => {
+  const { result } = renderHook(() => useOpenJob(server.kept, [], { standards: [], designs: [] }));
+  return () => result.current.desk;
+};
+const setQuantity = (at: number, quantity: number): Act => ({ do: "change line", at, to: { quantity } });
+const settled = (desk: ReturnType<typeof open>) => waitFor(() => expect(desk().keeping.waiting).toBe(0));
+
+test("what is done shows at once and is kept in the order it was done, each on the one before", async () => {
+  const desk = open();
+  server.hold();
+  act(() => {
+    desk().act(setQuantity(0, 11));
+    desk().act(setQuantity(0, 12));
+    desk().act({ do: "remove line", at: 1 });
+  });
+  expect(quantities(desk().job)).toEqual([12]);
+  expect(desk().keeping).toMatchObject({ waiting: 3, held: false });
+  server.release();
+  await settled(desk);
+  expect(server.seen.map((s) => ("revision" in s ? s.revision : 0))).toEqual([5, 6, 7]);
+  expect(server.kept.job).toEqual(desk().job);
+  expect(desk().undoes).toBe("remove line");
+});
+
+test("while the server is out nothing is lost: all of it waits, is said, and is kept when the server is back", async () => {
+  jest.useFakeTimers();
+  const desk = open();
+  server.out = true;
+  await act(async () => desk().act(setQuantity(0, 11)));
+  await act(async () => desk().act(setQuantity(1, 21)));
+  expect(desk().keeping).toMatchObject({ waiting: 2, held: true, trouble: null });
+  expect(quantities(desk().job)).toEqual([11, 21]);
+  const leaving = new Event("beforeunload", { cancelable: true });
+  window.dispatchEvent(leaving);
+  expect(leaving.defaultPrevented).toBe(true);
+  server.out = false;
+  await act(async () => jest.advanceTimersByTimeAsync(10_000));
+  expect(desk().keeping).toMatchObject({ waiting: 0, held: false });
+  expect(quantities(server.kept.job)).toEqual([11, 21]);
+});
+
+test("what was done on top of something refused is not done to another job: it is dropped and the page shows what is kept", async () => {
+  const desk = open();
+  server.elsewhere({ do: "remove line", at: 0 });
+  server.hold();
+  act(() => {
+    desk().act(setQuantity(0, 11));
+    // Seen from here this is the second line; there, it is the only one.
+    desk().act({ do: "remove line", at: 0 });
+  });
+  server.release();
+  await settled(desk);
+  expect(server.seen).toHaveLength(1);
+  expect(desk().keeping.trouble).toMatch(/changed elsewhere/);
+  expect(quantities(server.kept.job)).toEqual([20]);
+  expect(desk().job).toEqual(server.kept.job);
+  // And from there it goes on.
+  await act(async () => desk().act(setQuantity(0, 33)));
+  await settled(desk);
+  expect(quantities(server.kept.job)).toEqual([33]);
+});
+
+test("taken back: the page then shows what is kept, with what was done since on it", async () => {
+  const desk = open();
+  await act(async () => desk().act(setQuantity(0, 11)));
+  server.hold();
+  act(() => {
+    desk().undo();
+    desk().act(setQuantity(1, 22));
+  });
+  server.release();
+  await settled(desk);
+  expect(quantities(server.kept.job)).toEqual([10, 22]);
+  expect(desk().job).toEqual(server.kept.job);
+});
+
+test("what is only tried is shown and not kept; given up, or refused when it is meant, all is as it was", async () => {
+  const desk = open();
+  const thickness = (value: number): Act => ({ do: "option", at: 0, name: "thickness", value });
+  const width = () => desk().worked.lines[0]!.shape.parts[0]!.size.t;
+  const before = width();
+  act(() => desk().try(thickness(inch(1))));
+  expect(width()).toBe(inch(1));
+  expect(desk().moves.size).toBeGreaterThan(0);
+  act(() => desk().untry());
+  expect([width(), desk().moves.size]).toEqual([before, 0]);
+  act(() => desk().try(thickness(inch(1))));
+  act(() => desk().act(thickness(inch(30)), "thickness"));
+  expect(desk().problem).toMatchObject({ field: "thickness", message: expect.stringMatching(/at most/) });
+  expect([width(), server.seen.length]).toEqual([before, 0]);
+});
