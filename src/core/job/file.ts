@@ -4,7 +4,7 @@ import { type Level, MOST_HIVES, MOST_LEVELS, SEASONS, USUAL_BEGINNINGS } from "
 import { type Design, designSchema, type MakersOwn, MOST_DESIGNS, recipeOf } from "@/core/designs/design";
 import { idProblem } from "@/core/designs/problems";
 import { exactText } from "@/core/length/format";
-import { type Length, type Units } from "@/core/length/length";
+import { inch, type Length, type Units } from "@/core/length/length";
 import { LengthError, parseLength } from "@/core/length/parse";
 import { RECIPES } from "@/core/recipes";
 import type { Parameter, Recipe } from "@/core/recipes/recipe";
@@ -145,6 +145,9 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
     },
   };
 }
+
+/** No blade a workshop has cuts wider. */
+const MOST_KERF = inch(0, 1, 2);
 
 /** The job file's schema for one of the two unit systems; its input side is what `docs/schema` publishes. */
 export function jobFileSchema(units: Units, own: MakersOwn = { standards: [], designs: [] }) {
@@ -303,7 +306,11 @@ export function jobFileSchema(units: Units, own: MakersOwn = { standards: [], de
 
   const usual = USUAL_WORKSHOP;
   const workshop = strict({
-    kerf: length.optional(),
+    kerf: length
+      .refine((k) => k <= MOST_KERF, {
+        error: `more than a saw takes: at most ${units === "in" ? '1/2"' : "12.7 mm"}; is the unit right?`,
+      })
+      .optional(),
     endTrim: length.optional(),
     edgeTrim: length.optional(),
     sheetTrim: length.optional(),

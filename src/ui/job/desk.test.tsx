@@ -3,61 +3,18 @@ import { act, renderHook, waitFor } from "@testing-library/react";
 import { jest } from "@jest/globals";
 import { inch } from "@/core/length/length";
 import { emptyJob, type Job } from "@/core/job/job";
-import type { StoredJob } from "@/core/job/stored";
 import type { Act } from "@/core/job/acts";
-import { carryOut } from "@/core/job/perform";
+import { Server } from "@/ui/tests/server";
 import { useOpenJob } from "./useDesk";
 
 const body = { item: "body", standard: "langstroth-10", size: "deep", quantity: 10, options: {} };
 const made = (): Job => ({ ...emptyJob("x", "in"), lines: [body, { ...body, size: "medium", quantity: 20 }] });
 const quantities = (job: Job) => job.lines.map((l) => l.quantity);
 
-/** A server in miniature: keeps one job as the real one does, answers when it is let, and can be out. */
-class Server {
-  kept: StoredJob = { id: 1, revision: 5, job: made(), undo: null };
-  out = false;
-  seen: object[] = [];
-  private let: (() => void)[] = [];
-  private holding = false;
-  private before: Job[] = [];
-  hold() {
-    this.holding = true;
-  }
-  /** Lets everything that waits, and all that comes after, go through. */
-  release() {
-    this.holding = false;
-    this.let.splice(0).forEach((go) => go());
-  }
-  /** Somebody else does something. */
-  elsewhere(a: Act) {
-    this.kept = { ...this.kept, revision: this.kept.revision + 1, job: carryOut(this.kept.job, a) };
-  }
-  fetch = async (url: string, init?: { body: string }) => {
-    if (this.holding) await new Promise<void>((go) => this.let.push(go));
-    if (this.out) throw new TypeError("fetch failed");
-    if (!url.endsWith("/act")) return this.says(200, this.kept);
-    const asked = JSON.parse(init!.body) as { revision: number; act: Act } | { undo: true };
-    this.seen.push(asked);
-    const { kept } = this;
-    if ("undo" in asked) {
-      const job = this.before.pop() ?? kept.job;
-      this.kept = { ...kept, revision: kept.revision + 1, job, undo: null };
-    } else if (asked.revision !== kept.revision) return this.says(409, { error: "the job was changed elsewhere" });
-    else {
-      this.before.push(kept.job);
-      this.kept = { ...kept, revision: kept.revision + 1, job: carryOut(kept.job, asked.act), undo: asked.act.do };
-    }
-    return this.says(200, this.kept);
-  };
-  private says = (status: number, json: unknown) => ({ ok: status < 400, status, json: async () => json });
-}
-
 let server: Server;
 const ofServer = globalThis.fetch;
 beforeEach(() => {
-  server = new Server();
-  globalThis.fetch = ((url: string, init?: { body: string }) =>
-    url.startsWith("/api/layout") ? new Promise(() => undefined) : server.fetch(url, init)) as typeof fetch;
+  server = new Server(made());
 });
 afterEach(() => {
   globalThis.fetch = ofServer;

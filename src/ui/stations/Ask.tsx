@@ -256,12 +256,16 @@ function Boards() {
                   ))}
                 </td>
                 <td className="text-right">
-                  <NumberField
-                    label={`Price of board ${at + 1}`}
-                    value={s.price}
-                    onSettle={(price) => change(at, { ...s, price })}
-                    className="w-16"
-                  />
+                  {s.source === "yard" ? (
+                    <span className="text-soft">paid for</span>
+                  ) : (
+                    <NumberField
+                      label={`Price of board ${at + 1}`}
+                      value={s.price}
+                      onSettle={(price) => change(at, { ...s, price })}
+                      className="w-16"
+                    />
+                  )}
                 </td>
                 <td className="text-right">
                   <NumberField

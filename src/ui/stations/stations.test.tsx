@@ -1,0 +1,179 @@
+/** @jest-environment jsdom */
+import { cleanup, render, screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { emptyJob, type Job, type JobLine } from "@/core/job/job";
+import { allLayouts, layOut } from "@/core/layout/layout";
+import { layoutRequest } from "@/core/layout/ask";
+import { workJob } from "@/core/job/worked";
+import { inch } from "@/core/length/length";
+import { board } from "@/core/layout/tests/samples";
+import { Open, Server } from "@/ui/tests/server";
+import { Ask } from "./Ask";
+import { Hive } from "./Hive";
+import { LayOut } from "./LayOut";
+import { Prove } from "./Prove";
+
+const body: JobLine = { item: "body", standard: "langstroth-10", size: "deep", quantity: 4, options: {} };
+const ofServer = globalThis.fetch;
+let server: Server;
+const user = userEvent.setup();
+const open = (station: () => React.ReactNode, more: Partial<Job> = {}) => {
+  const job = { ...emptyJob("Spring", "in"), start: "2027-02-08", lines: [body], stock: [board()], ...more };
+  server = new Server(job);
+  render(<Open server={server} station={station} />);
+};
+afterEach(() => {
+  cleanup();
+  globalThis.fetch = ofServer;
+});
+const kept = async (check: (job: Job) => void) => waitFor(() => check(server.kept.job));
+const button = (name: RegExp | string) => screen.getByRole("button", { name });
+
+describe("Ask", () => {
+  test("a few letters and Enter add a line; the arrows choose another", async () => {
+    open(Ask, { lines: [] });
+    await user.type(screen.getByRole("combobox", { name: "What to make" }), "12 lang deep body{Enter}");
+    await kept((job) => expect(job.lines).toEqual([{ ...body, quantity: 12 }]));
+    await user.type(screen.getByRole("combobox", { name: "What to make" }), "lang frame{ArrowDown}");
+    const found = within(screen.getByRole("listbox", { name: "What can be made" })).getAllByRole("option");
+    expect(found.map((o) => o.getAttribute("aria-selected")).slice(0, 3)).toEqual(["false", "true", "false"]);
+    const said = found[1]!.textContent;
+    await user.keyboard("{Enter}");
+    await kept((job) => expect(job.lines[1]).toMatchObject({ standard: "langstroth-10", quantity: 10 }));
+    expect(said).toContain(workJob(server.kept.job).lines[1]!.shape.recipe.name);
+  });
+  test("nothing is called that: said, and Enter adds nothing", async () => {
+    open(Ask);
+    await user.type(screen.getByRole("combobox", { name: "What to make" }), "teapot{Enter}");
+    expect(screen.getByRole("status").textContent).toMatch(/Nothing is called that/);
+    expect(server.seen).toEqual([]);
+  });
+  test("a board of another width and price, only three of it; one from the yard has no price to set; taken out again", async () => {
+    open(Ask);
+    await user.click(button(/^Add/));
+    const type = async (label: string | RegExp, text: string) => {
+      const field = screen.getByLabelText(label);
+      await user.clear(field);
+      await user.type(field, `${text}{Enter}`);
+    };
+    await type("width of board 2", "7 1/4");
+    await type("Price of board 2", "8.6");
+    await type(/^How many of board 2/, "3");
+    await type("Wood of board 2", "larch");
+    const larch = { material: "larch", width: inch(7, 1, 4), price: 8.6, available: 3, source: "buy" };
+    await kept((job) => expect(job.stock[1]).toMatchObject(larch));
+    await user.clear(screen.getByLabelText(/^How many of board 2/));
+    await user.tab();
+    await kept((job) => expect(job.stock[1]).toMatchObject({ available: null }));
+    await user.click(button(/add one from the yard/));
+    await kept((job) => expect(job.stock[2]).toMatchObject({ source: "yard", available: 1, price: 0 }));
+    expect(screen.queryByLabelText("Price of board 3")).toBeNull();
+    await user.click(button("Take out board 3"));
+    await user.click(button("Take out board 1"));
+    await kept((job) => expect(job.stock.map((s) => s.material)).toEqual(["larch"]));
+  });
+  test("a saw that takes three inches is refused in words that say what would be right, and the old kerf stands", async () => {
+    open(Ask);
+    const kerf = screen.getByLabelText<HTMLInputElement>("Saw removes", { selector: "input" });
+    await user.clear(kerf);
+    await user.type(kerf, "3{Enter}");
+    expect((await screen.findByRole("alert")).textContent).toMatch(/kerf.*at most 1\/2"; is the unit right/);
+    expect(kerf.value).toBe("1/8");
+  });
+});
+
+describe("Hive", () => {
+  const levels = () =>
+    within(screen.getByRole("list", { name: "From the ground up" }))
+      .getAllByRole("button", { name: /^Take out / })
+      .map((b) => b.getAttribute("aria-label")!.replace("Take out ", ""));
+  test("begun, a level moved where it cannot be, put back, and made: the job has its lines, so many of each", async () => {
+    open(Hive, { lines: [] });
+    await user.click(button(/Langstroth, ten frames/));
+    const begun = levels();
+    const make = () => screen.getByRole<HTMLButtonElement>("button", { name: /^Make \d+ of it/ });
+    expect(make().disabled).toBe(false);
+    // The cover under the box it covers.
+    await user.click(button(`${begun.at(-1)} down`));
+    expect(levels()).toEqual([...begun.slice(0, -2), begun.at(-1), begun.at(-2)]);
+    expect(make().disabled).toBe(true);
+    await user.click(button(`${begun.at(-1)} up`));
+    const count = screen.getByLabelText("Hives wanted");
+    await user.clear(count);
+    await user.type(count, "3{Enter}");
+    await user.click(make());
+    await kept(({ hives, lines }) => {
+      expect(hives[0]).toMatchObject({ count: 3 });
+      expect(new Set(lines.map((l) => l.quantity % 3))).toEqual(new Set([0]));
+      expect(lines.filter((l) => l.item === "body").reduce((n, l) => n + l.quantity, 0)).toBe(
+        3 * hives[0]!.levels.filter((l) => "item" in l && l.item === "body").length,
+      );
+    });
+    expect(screen.getByRole("status").textContent).toMatch(new RegExp(`has ${server.kept.job.lines.length} lines`));
+  });
+});
+
+describe("Lay out, by hand and by keyboard", () => {
+  const laid = () => allLayouts(layOut(layoutRequest(workJob(server.kept.job)), () => 0)).map((l) => l.layout);
+  const chosen = async (n: number) => user.click(await screen.findByRole("button", { name: `choose layout ${n}` }));
+  test("k pins the chosen layout and lets it go, x strikes out a board of its kind", async () => {
+    open(LayOut, { stock: [board({ available: 9 }), board({ width: inch(7, 1, 4), price: 8 })] });
+    const at = laid().length;
+    await chosen(at);
+    const { stock } = laid()[at - 1]!;
+    await user.keyboard("k");
+    await kept((job) => expect(job.pinned.map((p) => p.stock)).toEqual([stock]));
+    expect(screen.getByText("pinned")).toBeTruthy();
+    await user.keyboard("k");
+    await kept((job) => expect(job.pinned).toEqual([]));
+    await user.keyboard("x");
+    await kept((job) => expect(job.stock[stock]).toMatchObject({ struck: 1 }));
+  });
+  test("a bad stretch is marked only between two places on the board, and cleared", async () => {
+    open(LayOut, { lines: [{ ...body, quantity: 1 }], stock: [board({ available: 1 })] });
+    await chosen(1);
+    const type = async (label: string, text: string) => {
+      await user.clear(screen.getByLabelText(label));
+      await user.type(screen.getByLabelText(label), `${text}{Enter}`);
+    };
+    const mark = () => screen.getByRole<HTMLButtonElement>("button", { name: "mark it" });
+    await type("Bad stretch from", "40");
+    await type("Bad stretch to", "30");
+    expect(mark().disabled).toBe(true);
+    await type("Bad stretch to", "97");
+    expect(mark().disabled).toBe(true);
+    await type("Bad stretch to", "42 1/2");
+    await user.click(mark());
+    await kept((job) => expect(job.stock[0]).toMatchObject({ bad: [[inch(40), inch(42, 1, 2)]] }));
+    await user.click(await screen.findByRole("button", { name: "clear 1" }));
+    await kept((job) => expect(job.stock).toEqual([board({ available: 1 })]));
+  });
+  test("a piece picked up is named, and Escape puts it back", async () => {
+    open(LayOut);
+    await chosen(1);
+    const [piece] = screen.getAllByRole("button", { name: /^(side|end)/i });
+    await user.click(piece!);
+    expect(screen.getByRole("toolbar", { name: "By hand" }).textContent).toMatch(/is picked up/);
+    await user.keyboard("{Escape}");
+    expect(screen.getByRole("toolbar", { name: "By hand" }).textContent).not.toMatch(/is picked up/);
+    expect(server.seen).toEqual([]);
+  });
+});
+
+describe("Prove", () => {
+  test("a reading a little off says which way to nudge the fence; one on the mark passes", async () => {
+    open(Prove);
+    const fields = await screen.findAllByLabelText(/^Reading of .*fence$/);
+    const [field] = fields as HTMLInputElement[];
+    const row = () => screen.getByLabelText(field!.getAttribute("aria-label")!).closest("tr")!;
+    const should = field!.value;
+    await user.clear(field!);
+    await user.type(field!, `${should} 1/4`.replace(/^(\d+) (\d+\/\d+) 1\/4$/, "$1").concat("{Enter}"));
+    await waitFor(() => expect(row().textContent).toMatch(/nudge|stop/i));
+    const again = screen.getByLabelText<HTMLInputElement>(field!.getAttribute("aria-label")!);
+    await user.clear(again);
+    await user.type(again, `${should}{Enter}`);
+    await waitFor(() => expect(row().textContent).toMatch(/spot on/));
+    expect(server.readings).toHaveLength(2);
+  });
+});

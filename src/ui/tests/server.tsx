@@ -1,0 +1,94 @@
+import { ReadableStream, TextDecoderStream } from "node:stream/web";
+import { TextEncoder } from "node:util";
+import type { ComponentType } from "react";
+import { carryOut } from "@/core/job/perform";
+import type { Act } from "@/core/job/acts";
+import type { Job } from "@/core/job/job";
+import type { StoredJob } from "@/core/job/stored";
+import { layOut } from "@/core/layout/layout";
+import type { LayoutRequest } from "@/core/layout/request";
+import { DeskProvider, LaidProvider, useOpenJob } from "@/ui/job/useDesk";
+
+type Asked = { revision: number; act: Act } | { undo: true };
+type Init = { method?: string; body: string };
+
+/** A server in miniature: keeps one job as the real one does, answers when it is let, and can be out. */
+export class Server {
+  kept: StoredJob;
+  out = false;
+  seen: Asked[] = [];
+  readings: object[] = [];
+  private let: (() => void)[] = [];
+  private holding = false;
+  private before: Job[] = [];
+
+  constructor(job: Job) {
+    this.kept = { id: 1, revision: 5, job, undo: null };
+    globalThis.TextDecoderStream = TextDecoderStream as typeof globalThis.TextDecoderStream;
+    globalThis.fetch = this.fetch as unknown as typeof fetch;
+  }
+  hold() {
+    this.holding = true;
+  }
+  /** Lets everything that waits, and all that comes after, go through. */
+  release() {
+    this.holding = false;
+    this.let.splice(0).forEach((go) => go());
+  }
+  /** Somebody else does something. */
+  elsewhere(act: Act) {
+    this.kept = { ...this.kept, revision: this.kept.revision + 1, job: carryOut(this.kept.job, act) };
+  }
+  private fetch = async (url: string, init?: Init) => {
+    if (this.holding) await new Promise<void>((go) => this.let.push(go));
+    if (this.out) throw new TypeError("fetch failed");
+    if (url.startsWith("/api/layout")) return init?.method === "DELETE" ? {} : this.layout(init!);
+    if (url.endsWith("/measurements")) {
+      this.readings.unshift({ ...(JSON.parse(init!.body) as object), at: `${this.readings.length}` });
+      return says(200, this.readings);
+    }
+    if (!url.endsWith("/act")) return says(200, this.kept);
+    const asked = JSON.parse(init!.body) as Asked;
+    this.seen.push(asked);
+    const { kept } = this;
+    if ("undo" in asked)
+      this.kept = { ...kept, revision: kept.revision + 1, job: this.before.pop() ?? kept.job, undo: null };
+    else if (asked.revision !== kept.revision) return says(409, { error: "the job was changed elsewhere" });
+    else
+      try {
+        this.kept = { ...kept, revision: kept.revision + 1, job: carryOut(kept.job, asked.act), undo: asked.act.do };
+        this.before.push(kept.job);
+      } catch (e) {
+        return says(422, { error: (e as Error).message });
+      }
+    return says(200, this.kept);
+  };
+  /** Built board by board: which layout it is does not matter here. */
+  private layout = ({ body }: Init) => {
+    const result = layOut(JSON.parse(body) as LayoutRequest, () => 0);
+    const bytes = new TextEncoder().encode(`${JSON.stringify({ result })}\n`);
+    return {
+      ok: true,
+      body: new ReadableStream<Uint8Array>({
+        start: (to) => {
+          to.enqueue(bytes);
+          to.close();
+        },
+      }),
+    };
+  };
+}
+const says = (status: number, json: unknown) => ({ ok: status < 400, status, json: async () => json });
+
+/** A station with the job open around it. */
+export function Open({ server, station: Station }: { server: Server; station: ComponentType }) {
+  const { desk, laid } = useOpenJob(server.kept, [], { standards: [], designs: [] });
+  return (
+    <DeskProvider value={desk}>
+      <LaidProvider value={laid}>
+        {desk.keeping.trouble && <p role="alert">{desk.keeping.trouble}</p>}
+        <Station />
+      </LaidProvider>
+    </DeskProvider>
+  );
+}
