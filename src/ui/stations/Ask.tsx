@@ -27,7 +27,7 @@ export function Ask() {
             label="Job"
             value={job.name}
             onSettle={(name) => desk.act({ do: "name", name }, "job")}
-            className="w-80 text-[1.3rem] font-semibold"
+            className="w-full text-[1.3rem] font-semibold"
           />
           <DateField
             label="Start"
@@ -49,7 +49,7 @@ export function Ask() {
             <col />
             <col />
             <col className="w-28" />
-            <col className="w-16" />
+            <col className="w-20" />
           </colgroup>
           <tbody>
             {job.lines.map((l, at) => (
@@ -133,7 +133,7 @@ function TakeOut({ what, act, field }: { what: string; act: Act; field: string }
   const desk = useDesk();
   return (
     <td className="text-right">
-      <button className="quiet" aria-label={`Take out ${what}`} onClick={() => desk.act(act)}>
+      <button className="quiet whitespace-nowrap" aria-label={`Take out ${what}`} onClick={() => desk.act(act)}>
         take out
       </button>
       <Said field={field} />
@@ -236,10 +236,9 @@ function Boards() {
                     label={`Wood of board ${at + 1}`}
                     value={s.material}
                     onSettle={(material) => change(at, { ...s, material })}
-                    className="w-20"
+                    className={s.form === "sheet" ? "w-18" : "w-28"}
                   />
                   {s.form === "sheet" && <span className="ml-1 text-[.82rem] text-soft">sheet</span>}
-                  {s.source === "yard" && <span className="ml-1 text-[.82rem] text-soft">yard</span>}
                 </td>
                 <td className="text-right whitespace-nowrap">
                   {(["thickness", "width", "length"] as const).map((d, i) => (
@@ -257,7 +256,7 @@ function Boards() {
                 </td>
                 <td className="text-right">
                   {s.source === "yard" ? (
-                    <span className="text-soft">paid for</span>
+                    <span className="text-soft">yard</span>
                   ) : (
                     <NumberField
                       label={`Price of board ${at + 1}`}
