@@ -34,6 +34,7 @@ import {
 import { EditingProvider, Field, Rows, useEditing, Wrong } from "./Fields";
 import { Differences, Marks } from "./Marks";
 import { PartEditor } from "./PartEditor";
+import { askServer, type Method, NoAnswer } from "@/ui/parts/askServer";
 
 const SECTIONS = {
   about: "About",
@@ -107,18 +108,14 @@ export function DesignEditor({ marks: kept, taken, own, start }: Props) {
   const put = (path: string, value: unknown) => setRecipe((r) => putAt(r, path, value));
   const nextMark = (marks.at(-1)?.mark ?? 0) + 1;
   const changed = JSON.stringify(recipe) !== JSON.stringify(marks.at(-1)?.recipe);
-  const send = async (method: string, body: object): Promise<KeptMark[] | undefined> => {
+  const send = async (method: Method, body: object): Promise<KeptMark[] | undefined> => {
     try {
-      const reply = await fetch("/api/designs", {
-        method,
-        headers: { "content-type": "application/json" },
-        body: JSON.stringify(body),
-      });
-      const answer = (await reply.json()) as KeptMark[] & { error?: string };
-      setSaid(reply.ok ? null : (answer.error ?? "it was not kept"));
-      return reply.ok ? answer.filter((m) => m.recipe.id === recipe.id) : undefined;
-    } catch {
-      setSaid("the server does not answer; nothing was kept. Try again when it is back");
+      const all = await askServer<KeptMark[]>("/api/designs", { method, body });
+      setSaid(null);
+      return all.filter((m) => m.recipe.id === recipe.id);
+    } catch (e) {
+      const again = e instanceof NoAnswer ? "; nothing was kept. Try again when it is back" : "";
+      setSaid(`${(e as Error).message}${again}`);
       return undefined;
     }
   };

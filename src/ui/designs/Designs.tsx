@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { type Design, markName } from "@/core/designs/design";
 import { RECIPES } from "@/core/recipes";
+import { askServer } from "@/ui/parts/askServer";
 
 /** The maker's own designs, and three ways to begin one. */
 export function Designs({ kept }: { kept: Design[] }) {
@@ -11,14 +12,13 @@ export function Designs({ kept }: { kept: Design[] }) {
   const [from, setFrom] = useState("feed-rim");
   const [trouble, setTrouble] = useState<string | null>(null);
   const bring = async (file: File) => {
-    const reply = await fetch("/api/designs/file", {
-      method: "POST",
-      headers: { "content-type": "application/json" },
-      body: await file.text(),
-    });
-    const said = (await reply.json()) as { error?: string };
-    setTrouble(reply.ok ? null : (said.error ?? "it was not kept"));
-    if (reply.ok) router.refresh();
+    try {
+      await askServer("/api/designs/file", { method: "POST", body: await file.text() });
+      setTrouble(null);
+      router.refresh();
+    } catch (e) {
+      setTrouble((e as Error).message);
+    }
   };
   const items = [...new Map(RECIPES.map((r) => [r.id, r])).values()];
   return (

@@ -1,6 +1,7 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
+import { askServer, NoAnswer } from "@/ui/parts/askServer";
 
 /** Starts an empty job, or opens a job file. */
 export function StartJob({ first }: { first: boolean }) {
@@ -10,12 +11,14 @@ export function StartJob({ first }: { first: boolean }) {
   const create = async (body: Blob | string, station: string) => {
     setWrong(null);
     try {
-      const reply = await fetch("/api/jobs", { method: "POST", headers: { "content-type": "application/json" }, body });
-      const said = (await reply.json()) as { id: number; error?: string };
-      if (reply.ok) router.push(`/jobs/${said.id}/${station}`);
-      else setWrong(said.error ?? `the server answered ${reply.status}`);
-    } catch {
-      setWrong("the file was not taken: it is too large, or the server does not answer");
+      const { id } = await askServer<{ id: number }>("/api/jobs", { method: "POST", body });
+      router.push(`/jobs/${id}/${station}`);
+    } catch (e) {
+      setWrong(
+        e instanceof NoAnswer
+          ? "the file was not taken: it is too large, or the server does not answer"
+          : (e as Error).message,
+      );
     }
   };
   return (

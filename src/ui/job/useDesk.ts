@@ -15,6 +15,7 @@ import { type Order, orderOf } from "@/core/order/order";
 import { type Plan, planOf } from "@/core/plan/plan";
 import type { Measurement } from "@/core/judge/reading";
 import type { StoredJob } from "@/core/job/stored";
+import { askServer } from "@/ui/parts/askServer";
 import { type Moves, movesBetween } from "./moves";
 import { type Keeping, useKeeping } from "./useKeeping";
 import { type LayoutState, useLayout } from "./useLayout";
@@ -185,16 +186,11 @@ export function useOpenJob(
       measurements,
       measure: async (m) => {
         try {
-          const reply = await fetch(`/api/jobs/${stored.id}/measurements`, {
-            method: "POST",
-            headers: { "content-type": "application/json" },
-            body: JSON.stringify(m),
-          });
-          const said = (await reply.json()) as Measurement[] & { error?: string };
-          if (!reply.ok) throw new Error(said.error);
-          setMeasurements(said);
+          setMeasurements(
+            await askServer<Measurement[]>(`/api/jobs/${stored.id}/measurements`, { method: "POST", body: m }),
+          );
         } catch (e) {
-          keeping.say(`The reading was not kept: ${(e as Error).message || "the server does not answer"}`);
+          keeping.say(`The reading was not kept: ${(e as Error).message}.`);
         }
       },
     }),

@@ -3,6 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Act } from "@/core/job/acts";
 import type { Job } from "@/core/job/job";
 import type { StoredJob } from "@/core/job/stored";
+import { askServer, Refused } from "@/ui/parts/askServer";
 
 type Sent = { act: Act } | { undo: true };
 
@@ -95,12 +96,12 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
   );
 }
 
-/** The job as it is kept after what was asked, or why it was refused. @throws when there is no answer */
+/** The job as it is kept after what was asked, or why it was refused. @throws NoAnswer */
 async function ask(id: number, what = "", body?: object): Promise<StoredJob | { error: string }> {
-  const reply = await fetch(
-    `/api/jobs/${id}${what}`,
-    body && { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) },
-  );
-  const said = (await reply.json()) as StoredJob & { error?: string };
-  return reply.ok ? said : { error: said.error ?? `the server answered ${reply.status}` };
+  try {
+    return await askServer<StoredJob>(`/api/jobs/${id}${what}`, body && { method: "POST", body });
+  } catch (e) {
+    if (e instanceof Refused) return { error: e.message };
+    throw e;
+  }
 }

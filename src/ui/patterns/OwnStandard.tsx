@@ -10,6 +10,7 @@ import { ShapeError, shapeItem } from "@/core/shape/shape";
 import { COUNTS, standardProblems, withoutSize, withSize } from "@/core/standards/own";
 import type { Standard } from "@/core/standards/standard";
 import { STANDARD_NAMES } from "@/core/standards/words";
+import { askServer } from "@/ui/parts/askServer";
 import { Measure } from "@/ui/parts/Measure";
 
 /** A standard of the maker's own, changed value by value, with what it means for the fit at once. */
@@ -31,14 +32,11 @@ export function OwnStandard({
   const wrong = (field: string) => problems.find((p) => p.field === field)?.message;
   const set = (change: (s: Standard) => Standard) => setStandard(change);
   const keep = async () => {
-    const reply = await fetch("/api/standards", {
-      method: "PUT",
-      headers: { "content-type": "application/json" },
-      body: JSON.stringify(standard),
-    });
-    const said = (await reply.json()) as Standard[] & { error?: string };
-    if (reply.ok) onKept(said, standard.id);
-    else setTrouble(said.error ?? "it was not kept");
+    try {
+      onKept(await askServer<Standard[]>("/api/standards", { method: "PUT", body: standard }), standard.id);
+    } catch (e) {
+      setTrouble(`It was not kept: ${(e as Error).message}.`);
+    }
   };
   const valueRow = (field: string, name: string, value: string | number, put: (v: string | number) => void) => (
     <tr key={field}>
