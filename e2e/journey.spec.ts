@@ -117,6 +117,20 @@ test("a new job from nothing: said, shaped, kept over a reload, and a reading ju
   await expect(page.getByText('1/16" over: move the stop in by 1/16"')).toBeVisible();
 });
 
+test("Back brings up the job as it is, not as it was when it was first opened", async ({ page }) => {
+  await page.goto("/jobs/2/ask");
+  const quantity = page.getByLabel("Quantity of line 1");
+  await quantity.fill("33");
+  await page.keyboard.press("Enter");
+  await expect(page.getByText("keeping …")).toBeHidden();
+  await page.getByRole("link", { name: "Rundik" }).click();
+  await expect(page.getByRole("link", { name: "patterns" })).toBeVisible();
+  await page.goBack();
+  await expect(quantity).toHaveValue("33");
+  await page.getByRole("button", { name: "undo" }).click();
+  await expect(quantity).toHaveValue("6");
+});
+
 test("a line is drawn three ways, its corners compared, its sheet and files at hand", async ({ page, request }) => {
   await open(page);
   for (const view of ["three views", "pulled apart", "cut through"]) {

@@ -1,8 +1,10 @@
+import { randomUUID } from "node:crypto";
 import Link from "next/link";
 import { connection } from "next/server";
 import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";
 import { StartJob } from "@/ui/job/StartJob";
+import { Fresh } from "@/ui/parts/Fresh";
 import { dayText } from "@/ui/parts/words";
 
 /** All jobs, the soonest due first, and what starts a new one. */
@@ -11,6 +13,7 @@ export default async function JobsPage() {
   const jobs = jobStore(database()).list();
   return (
     <main className="mx-auto max-w-[64rem] px-5 py-6">
+      <Fresh visit={randomUUID()} />
       <header className="mb-6 flex flex-wrap items-baseline gap-4">
         <h1 className="text-[1.9rem] font-bold tracking-tight">Rundik</h1>
         <p className="text-soft">from a standard to the bench</p>

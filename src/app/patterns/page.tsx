@@ -1,8 +1,10 @@
+import { randomUUID } from "node:crypto";
 import type { Metadata } from "next";
 import { connection } from "next/server";
 import { database } from "@/store/database";
 import { designStore } from "@/store/designs";
 import { standardStore } from "@/store/standards";
+import { Fresh } from "@/ui/parts/Fresh";
 import { Patterns } from "@/ui/patterns/Patterns";
 
 export const metadata: Metadata = { title: "Patterns" };
@@ -10,5 +12,11 @@ export const metadata: Metadata = { title: "Patterns" };
 /** The standards: two side by side, and the maker's own. */
 export default async function PatternsPage() {
   await connection();
-  return <Patterns kept={standardStore(database()).list()} designs={designStore(database()).newest()} />;
+  const visit = randomUUID();
+  return (
+    <>
+      <Fresh visit={visit} />
+      <Patterns key={visit} kept={standardStore(database()).list()} designs={designStore(database()).newest()} />
+    </>
+  );
 }

@@ -27,12 +27,13 @@ export function Designs({ kept }: { kept: Design[] }) {
       <ul>
         {kept.map((d) => (
           <li key={d.recipe.id} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1">
-            <a
+            <Link
               className="font-semibold underline decoration-[#9aa39d] underline-offset-2"
+              prefetch={false}
               href={`/patterns/designs/${d.recipe.id}`}
             >
               {d.recipe.name}
-            </a>
+            </Link>
             <span className="font-mono text-soft">mark {markName(d.mark)}</span>
             <span className="text-soft">{d.why}</span>
             <a className="quiet ml-auto text-[.87rem]" href={`/api/designs/file?id=${d.recipe.id}`}>
@@ -52,10 +53,10 @@ export function Designs({ kept }: { kept: Design[] }) {
             ))}
           </select>
         </label>
-        <a className="quiet" href={`/patterns/designs/new?copy=${from}`}>
+        <Link className="quiet" prefetch={false} href={`/patterns/designs/new?copy=${from}`}>
           and change it
-        </a>
-        <Link className="quiet" href="/patterns/designs/new">
+        </Link>
+        <Link className="quiet" prefetch={false} href="/patterns/designs/new">
           start a design from nothing
         </Link>
         <label className="quiet cursor-pointer">

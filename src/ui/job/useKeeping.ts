@@ -35,6 +35,7 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
   const pending = useRef<Sent[]>([]);
   const revision = useRef(stored.revision);
   const busy = useRef(false);
+  const retry = useRef<ReturnType<typeof setTimeout>>(undefined);
   /** The job shown may be another than the one kept. */
   const differs = useRef(false);
 
@@ -64,6 +65,9 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
       }
     } catch {
       show(true);
+      // Whether or not the page is still open.
+      clearTimeout(retry.current);
+      retry.current = setTimeout(() => void again(), RETRY);
     } finally {
       busy.current = false;
     }
@@ -80,15 +84,11 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
 
   useEffect(() => {
     if (!state.held) return;
-    const timer = setInterval(() => void again(), RETRY);
     // Leaving now would lose it: the browser asks first.
     const ask = (e: BeforeUnloadEvent) => e.preventDefault();
     window.addEventListener("beforeunload", ask);
-    return () => {
-      clearInterval(timer);
-      window.removeEventListener("beforeunload", ask);
-    };
-  }, [state.held, again]);
+    return () => window.removeEventListener("beforeunload", ask);
+  }, [state.held]);
 
   return useMemo(
     () => ({ ...state, trouble, undoes, send, again: () => void again(), say }),

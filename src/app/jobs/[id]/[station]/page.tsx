@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
@@ -8,6 +9,7 @@ import { NoJobError, jobStore } from "@/store/jobs";
 import { measurementStore } from "@/store/measurements";
 import { standardStore } from "@/store/standards";
 import { JobDesk } from "@/ui/job/JobDesk";
+import { Fresh } from "@/ui/parts/Fresh";
 import { BESIDE, STATIONS } from "@/ui/job/stations";
 
 type Props = { params: Promise<{ id: string; station: string }> };
@@ -31,12 +33,16 @@ export async function generateMetadata(props: Props): Promise<Metadata> {
 
 export default async function JobPage(props: Props) {
   const stored = await open(props);
+  const visit = randomUUID();
   return (
-    <JobDesk
-      key={stored.id}
-      stored={stored}
-      measurements={measurementStore(database()).list(stored.id)}
-      own={{ standards: standardStore(database()).list(), designs: designStore(database()).newest() }}
-    />
+    <>
+      <Fresh visit={visit} />
+      <JobDesk
+        key={visit}
+        stored={stored}
+        measurements={measurementStore(database()).list(stored.id)}
+        own={{ standards: standardStore(database()).list(), designs: designStore(database()).newest() }}
+      />
+    </>
   );
 }

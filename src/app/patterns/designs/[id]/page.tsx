@@ -1,9 +1,11 @@
+import { randomUUID } from "node:crypto";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
 import { database } from "@/store/database";
 import { designStore } from "@/store/designs";
 import { standardStore } from "@/store/standards";
+import { Fresh } from "@/ui/parts/Fresh";
 import { DesignEditor } from "@/ui/designs/DesignEditor";
 
 export const metadata: Metadata = { title: "Design" };
@@ -22,12 +24,17 @@ export default async function DesignPage({
   const kept = designStore(database()).list();
   const marks = kept.filter((m) => m.recipe.id === id);
   if (marks.length === 0 && id !== "new") notFound();
+  const visit = randomUUID();
   return (
-    <DesignEditor
-      marks={marks}
-      taken={[...new Set(kept.map((m) => m.recipe.id))]}
-      own={standardStore(database()).list()}
-      start={{ copy, standard, name }}
-    />
+    <>
+      <Fresh visit={visit} />
+      <DesignEditor
+        key={visit}
+        marks={marks}
+        taken={[...new Set(kept.map((m) => m.recipe.id))]}
+        own={standardStore(database()).list()}
+        start={{ copy, standard, name }}
+      />
+    </>
   );
 }
