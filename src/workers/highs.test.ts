@@ -204,18 +204,29 @@ describe("layouts by the pattern programme", () => {
       fc.record({ length: size(5, 20), width: size(4, 12), quantity: size(1, 4), turn: fc.boolean() }),
       { minLength: 1, maxLength: 3 },
     );
-    const second = fc.option(fc.record({ length: size(20, 24), width: size(12, 13), price: size(5, 9) }));
+    // Another sheet, dearer by its size or not; some have only a few of it, some of those paid for already.
+    const second = fc.option(
+      fc.record({
+        length: size(20, 24),
+        width: size(12, 13),
+        price: size(0, 9),
+        available: fc.option(size(1, 2), { freq: 1 }),
+      }),
+    );
     let [proven, runs] = [0, 0];
     fc.assert(
       fc.property(pieces, size(0, 2), second, (ps, kerf, other) => {
-        const sheets = [{ length: 24, width: 14, price: 10 }, ...(other ? [other] : [])];
+        const sheets = [
+          { length: 24, width: 14, price: 10, available: null },
+          ...(other && (other.price > 0 || other.available) ? [other] : []),
+        ];
         const problem: CuttingProblem = {
           kerf,
           pieces: ps,
-          stock: sheets.map(({ price, ...room }) => ({ clear: [room], price, available: null })),
+          stock: sheets.map(({ price, available, ...room }) => ({ clear: [room], price, available })),
           style: { orders: ["rip", "crosscut"], stages: 2, trim: true },
         };
-        const ways = sheets.map(({ price, ...room }) => ({ price, ways: everyPattern(ps, kerf, room) }));
+        const ways = sheets.map((s) => ({ ...s, ways: everyPattern(ps, kerf, s) }));
         const least = cheapestOf(ps.map((p) => p.quantity), ways); // prettier-ignore
         const answer = solveCutting(problem, lp);
         checkAnswer(answer, problem);

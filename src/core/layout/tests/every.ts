@@ -35,22 +35,32 @@ export function everyPattern(pieces: CutPiece[], kerf: number, room: Room): numb
   return [...found.values()];
 }
 
-/** The least that so many pieces cost, each sheet cut in one of the ways; Infinity when it cannot be. */
-export function cheapestOf(wanted: number[], sheets: { price: number; ways: number[][] }[]): number {
+/** The least that so many pieces cost, each sheet cut in one of the ways; Infinity when there are too few. */
+export function cheapestOf(
+  wanted: number[],
+  sheets: { price: number; available: number | null; ways: number[][] }[],
+): number {
   const known = new Map<string, number>();
-  const of = (left: number[]): number => {
+  const of = (left: number[], supply: number[]): number => {
     if (left.every((n) => n === 0)) return 0;
-    const key = left.join();
+    const key = `${left.join()} ${supply.join()}`;
     if (!known.has(key)) {
       // The first piece that is left has to come off some sheet.
       const first = left.findIndex((n) => n > 0);
       let least = Infinity;
-      for (const { price, ways } of sheets)
+      sheets.forEach(({ price, ways }, s) => {
+        if (supply[s] === 0) return;
+        const after = supply.map((n, k) => (k === s ? n - 1 : n));
         for (const gives of ways)
-          if (gives[first]! > 0) least = Math.min(least, price + of(left.map((n, i) => Math.max(0, n - gives[i]!))));
+          if (gives[first]! > 0)
+            least = Math.min(least, price + of(left.map((n, i) => Math.max(0, n - gives[i]!)), after)); // prettier-ignore
+      });
       known.set(key, least);
     }
     return known.get(key)!;
   };
-  return of(wanted);
+  return of(
+    wanted,
+    sheets.map((s) => s.available ?? Infinity),
+  );
 }
