@@ -62,6 +62,17 @@ test("while the server is out nothing is lost: all of it waits, is said, and is 
   expect(quantities(server.kept.job)).toEqual([11, 21]);
 });
 
+test("what waits is tried on after its page is left", async () => {
+  jest.useFakeTimers();
+  const { result, unmount } = renderHook(() => useOpenJob(server.kept, [], { standards: [], designs: [] }));
+  server.out = true;
+  await act(async () => result.current.desk.act(setQuantity(0, 11)));
+  unmount();
+  server.out = false;
+  await jest.advanceTimersByTimeAsync(10_000);
+  expect(quantities(server.kept.job)).toEqual([11, 20]);
+});
+
 test("what was done on top of something refused is not done to another job: it is dropped and the page shows what is kept", async () => {
   const desk = open();
   server.elsewhere({ do: "remove line", at: 0 });

@@ -36,6 +36,7 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
   const revision = useRef(stored.revision);
   const busy = useRef(false);
   const retry = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const onward = useRef<() => void>(() => undefined);
   /** The job shown may be another than the one kept. */
   const differs = useRef(false);
 
@@ -67,11 +68,14 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
       show(true);
       // Whether or not the page is still open.
       clearTimeout(retry.current);
-      retry.current = setTimeout(() => void again(), RETRY);
+      retry.current = setTimeout(() => onward.current(), RETRY);
     } finally {
       busy.current = false;
     }
   }, [stored.id, adopt]);
+  useEffect(() => {
+    onward.current = () => void again();
+  }, [again]);
 
   const send = useCallback(
     (what: Sent) => {

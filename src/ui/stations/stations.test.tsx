@@ -9,9 +9,11 @@ import { inch } from "@/core/length/length";
 import { board } from "@/core/layout/tests/samples";
 import { Open, Server } from "@/ui/tests/server";
 import { Ask } from "./Ask";
+import { Buy } from "./Buy";
 import { Hive } from "./Hive";
 import { LayOut } from "./LayOut";
 import { Prove } from "./Prove";
+import { Shape } from "./Shape";
 
 const body: JobLine = { item: "body", standard: "langstroth-10", size: "deep", quantity: 4, options: {} };
 const ofServer = globalThis.fetch;
@@ -157,6 +159,46 @@ describe("Lay out, by hand and by keyboard", () => {
     await user.keyboard("{Escape}");
     expect(screen.getByRole("toolbar", { name: "By hand" }).textContent).not.toMatch(/is picked up/);
     expect(server.seen).toEqual([]);
+  });
+});
+
+describe("Shape", () => {
+  const part = (name: string) => screen.getByRole("button", { name: new RegExp(`^${name}, length:`) });
+  test("a choice typed redraws before it is kept, is kept by Enter, and goes back to the usual", async () => {
+    open(Shape);
+    const stock = screen.getByLabelText<HTMLInputElement>("Stock, measured");
+    expect(part("Side").getAttribute("aria-label")).toBe('Side, length: 19 1/8"');
+    await user.clear(stock);
+    await user.type(stock, "1");
+    // The inside stands; the side laps half an inch into each end: 18 3/8 + 2 × 1/2.
+    const thick = 'Side, length: 19 3/8"';
+    expect(part("Side").getAttribute("aria-label")).toBe(thick);
+    expect(server.seen).toEqual([]);
+    await user.type(stock, "{Enter}");
+    await kept((job) => expect(job.lines[0]!.options).toEqual({ thickness: inch(1) }));
+    expect(part("Side").getAttribute("aria-label")).toBe(thick);
+    await user.click(button("Back to the usual stock, measured"));
+    await kept((job) => expect(job.lines[0]!.options).toEqual({}));
+    expect(part("Side").getAttribute("aria-label")).toBe('Side, length: 19 1/8"');
+  });
+  test("a true inch, butted and held outside: the frame does not go in (handbook check value, arithmetic), and it is said", () => {
+    const options = { thickness: inch(1), hold: "outside", joint: "butt-ends-inside" };
+    open(Shape, { lines: [{ ...body, options }] });
+    expect(screen.getByRole("region", { name: "Will it fit" }).textContent).toMatch(/does not go in/);
+  });
+});
+
+describe("Buy", () => {
+  const row = (what: RegExp) => screen.getByRole("cell", { name: what }).closest("tr")!;
+  test("screws are counted with their spare and rounded up to packs; what has no price is said and not added up", async () => {
+    const screws = { form: "pack", material: "exterior screw, 1 5/8", pack: 25, price: 3, available: null, source: "buy" } as const; // prettier-ignore
+    open(Buy, { lines: [{ ...body, options: { joint: "butt-ends-inside" } }], stock: [board(), screws] });
+    const said = (await screen.findByRole("cell", { name: /^exterior screw/ })).closest("tr")!.textContent!;
+    // Three a corner are 12 a box (handbook check value, trade): 4 boxes, a twentieth to spare, 51; three packs of 25.
+    expect(said).toMatch(/^51.*3 × 25\s*9\.00$/);
+    expect(row(/^waterproof wood glue/).textContent).toContain("no price");
+    const boards = layOut(layoutRequest(workJob(server.kept.job)), () => 0).cost;
+    expect(screen.getByRole("region", { name: "Order" }).textContent).toContain(`${(boards + 9).toFixed(2)} for materials, and 1 thing without a price`); // prettier-ignore
   });
 });
 
