@@ -1,5 +1,5 @@
 import type { BoardStock } from "@/core/job/stock";
-import type { CuttingProblem, Pattern, Reasons, Used } from "./cutting/problem";
+import { costOf, type CuttingProblem, type Pattern, type Reasons, type Used } from "./cutting/problem";
 import { solveCutting } from "./cutting/solve";
 import { cutsOfStrip, settingsOf } from "./cuts";
 import type { LpSolver } from "./lp";
@@ -24,8 +24,10 @@ export interface GroupLayout {
 }
 export type BoundStyle = "any" | "two-stage" | "three-stage";
 
-/** Where money decides nothing, offcuts, trims and patterns count so much of a board's price. */
+/** Where money decides nothing, offcuts and set-ups count so much of a board's price, and a trim a part of that. */
 const TIE = 1e-5;
+/** So many pieces are trimmed in the time a set-up takes [a guess]. */
+const TRIMS = 30;
 
 /** All that the layout of one thickness depends on, and nothing else: what is unchanged need not be solved again. */
 export interface GroupRequest {
@@ -80,7 +82,9 @@ export function layGroup(request: GroupRequest, listener: Listener = {}, lp?: Lp
       const trims = cuts.filter((c) => c.level === 3).length;
       const area = offcuts.reduce((s, o) => s + (o.keep ? o.length * o.width : 0), 0);
       known = {
-        kept: ((weighing.offcut + TIE) * board.price * area) / (board.length * board.width) - TIE * typical * trims,
+        kept:
+          ((weighing.offcut + TIE) * board.price * area) / (board.length * board.width) -
+          (TIE / TRIMS) * typical * trims,
         settings: settingsOf(strips),
       };
       looks.set(p, known);
@@ -96,7 +100,7 @@ export function layGroup(request: GroupRequest, listener: Listener = {}, lp?: Lp
   const tradeOff = answer.others.map((used) => ({
     patterns: used.length,
     settings: settings(used),
-    cost: used.reduce((s, u) => s + u.repeat * boards[u.pattern.stock]!.price, 0),
+    cost: costOf(used, problem.stock),
   }));
   return {
     layouts: answer.used.map(({ pattern, repeat }) => laid(pattern, repeat)),

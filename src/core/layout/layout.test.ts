@@ -79,22 +79,33 @@ test("sheets, turned, in two stages and three, with bad stretches on boards besi
   );
 });
 
-test("what fewer set-ups cost: each choice has fewer for more money, and a price that makes it the best", () => {
-  const r = lay([
-    blank("side", inch(19, 1, 8), inch(9, 5, 8), 23),
-    blank("end", inch(16, 1, 4), inch(9, 5, 8), 31),
-    blank("rail", inch(40), inch(2), 17),
-    blank("cleat", inch(6), inch(1, 1, 2), 90),
-  ]);
-  const points = tradeOff(r);
-  for (const [i, p] of points.entries())
-    for (const [k, q] of points.entries()) {
-      if (k > i) expect([q.setUps < p.setUps, q.cost > p.cost]).toEqual([true, true]);
-      // At its price no other point is cheaper, set-ups charged (brute force over the points).
-      expect(p.cost + p.price * p.setUps).toBeLessThanOrEqual(q.cost + p.price * q.setUps + 0.01 * Math.max(p.setUps, q.setUps)); // prettier-ignore
-    }
-  expect(shownPoint(r)).toMatchObject({ cost: points[0]!.cost });
-});
+test.each([
+  ["one board", [board()]],
+  [
+    "boards whose prices add up to more decimals than they have",
+    [board(), board({ width: inch(7, 1, 4), price: 8.6 })],
+  ],
+])(
+  "what fewer set-ups cost, %s: each choice has fewer for more money, and a price that makes it the best",
+  (_, stock) => {
+    const blanks = [
+      blank("side", inch(19, 1, 8), inch(9, 5, 8), 23),
+      blank("end", inch(16, 1, 4), inch(6, 5, 8), 31),
+      blank("rail", inch(40), inch(2), 17),
+      blank("cleat", inch(6), inch(1, 1, 2), 90),
+    ];
+    const r = layOut(request(blanks, stock), () => 0);
+    const points = tradeOff(r);
+    for (const [i, p] of points.entries())
+      for (const [k, q] of points.entries()) {
+        if (k > i) expect([q.setUps < p.setUps, q.cost > p.cost]).toEqual([true, true]);
+        // At its price no other point is cheaper, set-ups charged (brute force over the points).
+        expect(p.cost + p.price * p.setUps).toBeLessThanOrEqual(q.cost + p.price * q.setUps + 0.01 * Math.max(p.setUps, q.setUps)); // prettier-ignore
+      }
+    // Where a set-up is held to cost nothing, the cheapest is shown, and of those the one with fewest.
+    expect(shownPoint(r)).toMatchObject({ cost: points[0]!.cost, setUps: points[0]!.setUps });
+  },
+);
 
 describe("bounds", () => {
   test("counted by hand: four sides of 19 1/8 a board, so 80 want 20 boards, proven", () => {

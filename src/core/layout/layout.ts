@@ -1,4 +1,5 @@
 import { toMm } from "@/core/length/format";
+import { added } from "./cutting/problem";
 import { cutsOf } from "./cuts";
 import { type BoundStyle, type GroupLayout, type GroupRequest, layGroup } from "./lay";
 import type { LpSolver } from "./lp";
@@ -129,11 +130,11 @@ export function joined(
     request,
     groups: done,
     missing,
-    cost: sum((g) => g.cost),
-    boundCost: sum((g) => g.boundCost),
+    cost: added(done.map((d) => d.result.cost)),
+    boundCost: added(done.map((d) => d.result.boundCost)),
     count: sum((g) => g.count),
     boundCount: sum((g) => g.boundCount),
-    proven: missing.length === 0 && sum((g) => g.cost) <= sum((g) => g.boundCost) + 1e-9,
+    proven: missing.length === 0 && done.every((d) => d.result.cost <= d.result.boundCost + 1e-9),
     boundStyle:
       (["three-stage", "two-stage"] as const).find((k) => done.some((d) => d.result.boundStyle === k)) ?? "any",
     troubles,
@@ -173,7 +174,7 @@ function holdPins(request: LayoutRequest): { held: Held[]; troubles: LayoutResul
 
 function withPins(solved: GroupLayout, pins: Held[], request: LayoutRequest): GroupLayout {
   const boards = pins.reduce((n, h) => n + h.pin.repeat, 0);
-  const cost = pins.reduce((n, h) => n + h.pin.repeat * request.stock[h.pin.stock]!.price, 0);
+  const cost = pins.map((h) => h.pin.repeat * request.stock[h.pin.stock]!.price);
   return {
     ...solved,
     layouts: [
@@ -185,9 +186,9 @@ function withPins(solved: GroupLayout, pins: Held[], request: LayoutRequest): Gr
       ...solved.layouts,
     ],
     count: solved.count + boards,
-    cost: solved.cost + cost,
+    cost: added([solved.cost, ...cost]),
     boundCount: solved.boundCount + boards,
-    boundCost: solved.boundCost + cost,
+    boundCost: added([solved.boundCost, ...cost]),
   };
 }
 

@@ -1,3 +1,4 @@
+import { added } from "./cutting/problem";
 import { settingsOf } from "./cuts";
 import type { LayoutResult } from "./layout";
 
@@ -38,7 +39,7 @@ export function tradeOff(result: LayoutResult): TradeOffPoint[] {
         const p = {
           setUps: a.setUps + b.patterns + b.settings,
           patterns: a.patterns + b.patterns,
-          cost: a.cost + b.cost,
+          cost: added([a.cost, b.cost]),
         };
         const known = best.get(p.setUps);
         if (!known || p.cost < known.cost) best.set(p.setUps, p);

@@ -50,7 +50,14 @@ export function Weigh({ result }: { result: LayoutResult }) {
               dot={{ r: 3.5, fill: "#fff" }}
               isAnimationActive={false}
             />
-            <ReferenceDot x={shown.setUps} y={result.cost} r={6} fill="var(--color-spruce)" stroke="none" />
+            <ReferenceDot
+              x={shown.setUps}
+              y={result.cost}
+              r={6}
+              fill="var(--color-spruce)"
+              stroke="none"
+              ifOverflow="extendDomain"
+            />
           </LineChart>
           <p className="text-[.84rem] text-soft">
             set-ups across (patterns, fences, stops), cost upward; the full dot is the layout shown

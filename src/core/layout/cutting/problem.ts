@@ -96,8 +96,11 @@ export function given(stretches: { strips: Strip[] }[], pieces: number): number[
   return sum;
 }
 
+/** Money added up, to a millionth: the same boards cost the same in whatever order they are added. */
+export const added = (money: number[]) => Math.round(money.reduce((s, m) => s + m, 0) * 1e6) / 1e6;
+
 export const costOf = (used: Used, stock: CutStock[]) =>
-  used.reduce((s, u) => s + u.repeat * stock[u.pattern.stock]!.price, 0);
+  added(used.map((u) => u.repeat * stock[u.pattern.stock]!.price));
 
 export function patternKey(p: Pattern): string {
   const item = (i: Item) => `${i.count}*${i.piece}${i.turned ? "t" : ""}`;

@@ -1,8 +1,9 @@
 import fc from "fast-check";
 import { complete } from "./completion";
 import { checkAnswer } from "../tests/check";
-import type { CuttingProblem } from "./problem";
+import { costOf, type CuttingProblem, type CutStock, type Used } from "./problem";
 import { solveCutting, wholeScale } from "./solve";
+import { unbeaten } from "./tidy";
 
 /** Without a solver of programmes: what is built board by board, and the simple bounds. The workers' tests have the rest. */
 const solve = (p: CuttingProblem) => solveCutting(p, undefined);
@@ -109,4 +110,23 @@ test("bar by bar: everything goes into so many bars, none over its room, wheneve
 test("decimals become whole numbers, and too fine ones are refused", () => {
   expect([wholeScale([1, 2]), wholeScale([200.5]), wholeScale([0.125, 3])]).toEqual([1, 10, 1000]);
   expect(() => wholeScale([1 / 3])).toThrow(/six decimals/);
+});
+
+test("of layouts that cost the same the one with fewer set-ups is kept, in whatever order its boards are added up", () => {
+  const stock = [0.1, 0.2, 0.3].map((price): CutStock => ({
+    clear: [{ length: 9, width: 1 }],
+    price,
+    available: null,
+  }));
+  const of = (...order: number[]): Used =>
+    order.map((s) => ({ pattern: { stock: s, stretches: [], gives: [1] }, repeat: 1 }));
+  // 0.1 + 0.2 + 0.3 and 0.3 + 0.2 + 0.1 differ in the sixteenth decimal.
+  const [up, down] = [of(0, 1, 2), of(2, 1, 0)];
+  expect(costOf(up, stock)).toBe(costOf(down, stock));
+  for (const [more, fewer] of [
+    [up, down],
+    [down, up],
+  ] as const)
+    // prettier-ignore
+    expect(unbeaten([more, fewer], stock, (u) => (u === more ? 4 : 3))).toEqual([fewer]);
 });
