@@ -13,6 +13,7 @@ import { Buy } from "./Buy";
 import { Hive } from "./Hive";
 import { LayOut } from "./LayOut";
 import { Prove } from "./Prove";
+import { Run } from "./Run";
 import { Shape } from "./Shape";
 
 const body: JobLine = { item: "body", standard: "langstroth-10", size: "deep", quantity: 4, options: {} };
@@ -159,6 +160,58 @@ describe("Lay out, by hand and by keyboard", () => {
     await user.keyboard("{Escape}");
     expect(screen.getByRole("toolbar", { name: "By hand" }).textContent).not.toMatch(/is picked up/);
     expect(server.seen).toEqual([]);
+  });
+});
+
+describe("Lay out, how to cut it and what it costs", () => {
+  const bare = { options: { joint: "butt-ends-inside", handhold: "none" } };
+  test("the cuts of the chosen board in the order they are made, each with what is against what", async () => {
+    open(LayOut, { lines: [{ ...body, ...bare, quantity: 2 }], workshop: { ...emptyJob("", "in").workshop, endTrim: inch(0, 1, 4) } }); // prettier-ignore
+    await screen.findByRole("button", { name: "choose layout 1" });
+    const items = within(screen.getByRole("region", { name: "Layouts" })).getAllByRole("listitem");
+    const said = items.map((c) => c.textContent!).filter((t) => /^\d(square|rip|crosscut)/.test(t));
+    // Four sides of 19 7/8 and three saw cuts take 79 7/8 of 95 1/2; a fifth would not go.
+    expect(said.map((t) => t.replace(/(\/\d+")\d+/, "$1"))).toEqual([
+      '1square the end, take off 1/4"',
+      '2rip, reference edge against the fence, at 9 5/8"',
+      '3crosscut, squared end against the stop, at 19 7/8", 4 times',
+    ]);
+  });
+  test("what a set-up costs me is kept, never less than nothing; an offcut's worth is a share", async () => {
+    open(LayOut);
+    const type = async (label: string, text: string) => {
+      const field = await screen.findByLabelText(label);
+      await user.clear(field);
+      await user.type(field, `${text}{Enter}`);
+    };
+    await type("One more set-up costs me", "2.5");
+    await kept((job) => expect(job.workshop.weighing.setUp).toBe(2.5));
+    await type("One more set-up costs me", "-4");
+    await kept((job) => expect(job.workshop.weighing.setUp).toBe(0));
+    await type("A kept offcut is worth, % of its price", "40");
+    await kept((job) => expect(job.workshop.weighing.offcut).toBe(0.4));
+  });
+  test("no boards, or none that is thick enough: it says what is wanted, and the first act leads there", async () => {
+    open(LayOut, { stock: [] });
+    expect(screen.getByText("The job has no boards to lay the parts on.")).toBeTruthy();
+    cleanup();
+    open(LayOut, { stock: [board({ thickness: inch(0, 1, 2) })] });
+    const alerts = await screen.findAllByRole("alert");
+    expect(alerts[0]!.textContent).toMatch(/3\/4/);
+  });
+});
+
+describe("Run", () => {
+  test("every step at a machine says what to look out for, and defers to its manual, local rules and licensed practice", async () => {
+    open(Run);
+    const steps = (await screen.findAllByText("table saw", { exact: false })).map((s) => s.closest("li, tr, article, section, div.keep-together")!); // prettier-ignore
+    expect(steps.length).toBeGreaterThan(2);
+    for (const s of steps)
+      expect(s.textContent).toMatch(/Follow the machine.s manual, local rules and licensed practice/);
+  });
+  test("no start day, no plan: it says so and leads to Ask", () => {
+    open(Run, { start: undefined });
+    expect(screen.getAllByRole("button").some((b) => /start/i.test(b.textContent!))).toBe(true);
   });
 });
 
