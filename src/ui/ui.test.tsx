@@ -19,7 +19,7 @@ import { measureWidth, SvgMeasure } from "./drawing/SvgMeasure";
 import { movesBetween, moveText } from "./job/moves";
 import { GapGauge } from "./parts/GapGauge";
 import { Measure } from "./parts/Measure";
-import { clockDay, clockTime, count, dayText, duration } from "./parts/words";
+import { clockDay, clockTime, count, dayText, duration, percent } from "./parts/words";
 
 const html = renderToStaticMarkup;
 const text = (markup: string) =>
@@ -127,6 +127,8 @@ test("days, times and counts read as people say them (2027-03-12 is a Friday)", 
     "2 people",
   ]);
   expect([duration(45), duration(120), duration(125)]).toEqual(["45 min", "2 h", "2 h 05"]);
+  // However small, a gap is not said to be none.
+  expect([0.1234, 0.013, 0.00129, 0.000079].map(percent)).toEqual(["12 %", "1.3 %", "0.13 %", "0.0079 %"]);
 });
 
 describe("a hive and a skin, drawn", () => {

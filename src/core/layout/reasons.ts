@@ -23,7 +23,7 @@ export function reasonsText(result: LayoutResult, group: GroupLayout, money: (n:
     );
   if (tried)
     steps.push(
-      `${tried.patterns.toLocaleString("en-GB")} ways to cut a board waste so little that they could be part of a layout for ${money(tried.upTo)} or less: no whole numbers of them give every part.`,
+      `${tried.patterns.toLocaleString("en-GB")} ways to cut a board, none bettered by another, waste so little that they could be part of a layout for ${money(tried.upTo)} or less: no whole numbers of them give every part.`,
     );
   const least = `So the least is ${money(group.boundCost)}`;
   steps.push(

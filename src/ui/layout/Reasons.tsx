@@ -26,6 +26,7 @@ export function Reasons({ result, units }: { result: LayoutResult; units: Units 
           </div>
         );
       })}
+      <p className="mt-2 text-soft">All of it is reckoned in whole numbers, so that rounding cannot prove too much.</p>
     </details>
   );
 }
