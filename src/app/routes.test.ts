@@ -49,7 +49,8 @@ test("an act moves the revision on; the same revision again is stale; an undo go
   expect(await (await act.POST(post(rename), at({ id }))).json()).toMatchObject({ revision: 1, undo: "name" });
   expect((await act.POST(post(rename), at({ id }))).status).toBe(409);
   expect((await act.POST(post({ revision: 1, act: { do: "name", name: "" } }), at({ id }))).status).toBe(400);
-  expect(await (await act.POST(post({ undo: true }), at({ id }))).json()).toMatchObject({
+  expect((await act.POST(post({ undo: true, revision: 0 }), at({ id }))).status).toBe(409);
+  expect(await (await act.POST(post({ undo: true, revision: 1 }), at({ id }))).json()).toMatchObject({
     job: { name: FILE.name },
     undo: null,
   });

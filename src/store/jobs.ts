@@ -121,6 +121,12 @@ export function jobStore(db: Db) {
     return { id, revision: row.revision, job, undo: sql.lastAct.get(id)?.what ?? null };
   }
 
+  /** What was done on a page that shows an older job is not done to the newer. */
+  function fresh(stored: StoredJob, revision: number | undefined): void {
+    if (revision !== undefined && stored.revision !== revision)
+      throw new StaleError("the job was changed elsewhere; it has been loaded again");
+  }
+
   return {
     list: () => sql.list.all(),
     load,
@@ -133,7 +139,7 @@ export function jobStore(db: Db) {
     /** Does one thing to a job. @throws StaleError, NoJobError, JobFileError; then nothing is changed. */
     act: db.transaction((id: number, revision: number, act: Act): StoredJob => {
       const stored = load(id);
-      if (stored.revision !== revision) throw new StaleError("the job was changed elsewhere; it has been loaded again");
+      fresh(stored, revision);
       const next = carryOut(stored.job, act);
       sql.insertAct.run(id, actText(act, stored.job), JSON.stringify(stored.job), now());
       sql.pruneActs.run(id, id, KEPT_ACTS);
@@ -141,9 +147,9 @@ export function jobStore(db: Db) {
       writeParts(id, next);
       return load(id);
     }),
-    /** Takes the newest act back; undoing nothing leaves the job as it is. */
-    undo: db.transaction((id: number): StoredJob => {
-      load(id);
+    /** Takes the newest act back; undoing nothing leaves the job as it is. @throws StaleError when a revision is given that is not the newest */
+    undo: db.transaction((id: number, revision?: number): StoredJob => {
+      fresh(load(id), revision);
       const last = sql.lastAct.get(id);
       if (last) {
         const before: Job = { ...emptyJob("", "in"), ...(JSON.parse(last.before) as Job) };

@@ -154,10 +154,10 @@ export function DesignEditor({ marks: kept, taken, own, start }: Props) {
         ))}
       </datalist>
       <header className="flex flex-wrap items-baseline gap-x-4 px-5 pt-2 pb-2">
-        <Link href="/" className="text-[1.33rem] font-bold tracking-tight no-underline">
+        <Link prefetch={false} href="/" className="text-[1.33rem] font-bold tracking-tight no-underline">
           Rundik
         </Link>
-        <Link href="/patterns" className="underline decoration-[#9aa39d] underline-offset-2">
+        <Link prefetch={false} href="/patterns" className="underline decoration-[#9aa39d] underline-offset-2">
           patterns
         </Link>
         <h1 className="max-w-[30rem] truncate text-[1.13rem]" title={recipe.name}>

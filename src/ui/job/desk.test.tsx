@@ -108,6 +108,17 @@ test("taken back: the page then shows what is kept, with what was done since on 
   expect(desk().job).toEqual(server.kept.job);
 });
 
+test("undo takes back what this page has seen, not what somebody else has done since", async () => {
+  const desk = open();
+  await act(async () => desk().act(setQuantity(0, 11)));
+  server.elsewhere(setQuantity(1, 99));
+  await act(async () => desk().undo());
+  await settled(desk);
+  expect(quantities(server.kept.job)).toEqual([11, 99]);
+  expect(desk().keeping.trouble).toMatch(/changed elsewhere/);
+  expect(desk().job).toEqual(server.kept.job);
+});
+
 test("what is only tried is shown and not kept; given up, or refused when it is meant, all is as it was", async () => {
   const desk = open();
   const thickness = (value: number): Act => ({ do: "option", at: 0, name: "thickness", value });

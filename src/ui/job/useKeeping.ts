@@ -47,7 +47,7 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
     try {
       while (pending.current.length > 0) {
         const next = pending.current[0]!;
-        const reply = await ask(stored.id, "/act", "act" in next ? { revision: revision.current, ...next } : next);
+        const reply = await ask(stored.id, "/act", { revision: revision.current, ...next });
         const kept = "error" in reply ? await ask(stored.id) : reply;
         if ("error" in reply) {
           pending.current = [];

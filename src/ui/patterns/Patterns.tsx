@@ -47,7 +47,7 @@ export function Patterns({ kept, designs }: { kept: Standard[]; designs: Design[
   return (
     <main className="mx-auto max-w-[72rem] px-5 py-4">
       <header className="mb-4 flex flex-wrap items-baseline gap-4">
-        <Link href="/" className="text-[1.33rem] font-bold tracking-tight no-underline">
+        <Link prefetch={false} href="/" className="text-[1.33rem] font-bold tracking-tight no-underline">
           Rundik
         </Link>
         <h1 className="text-[1.13rem]">Patterns: two standards side by side</h1>

@@ -23,7 +23,7 @@ export function AssemblySheet({ worked, at, jobId }: { worked: WorkedJob; at: nu
   return (
     <main className="mx-auto max-w-[60rem] px-5 py-4">
       <p className="no-print mb-2 flex gap-4">
-        <Link href={`/jobs/${jobId}/shape`} className="underline underline-offset-2">
+        <Link prefetch={false} href={`/jobs/${jobId}/shape`} className="underline underline-offset-2">
           back to the job
         </Link>
         <PrintButton />

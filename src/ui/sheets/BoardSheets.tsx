@@ -17,7 +17,7 @@ export function BoardSheets({ job, jobId, result }: { job: Job; jobId: number; r
   return (
     <main className="mx-auto max-w-[64rem] px-5 py-4">
       <p className="no-print mb-2 flex gap-4">
-        <Link href={`/jobs/${jobId}/lay-out`} className="underline underline-offset-2">
+        <Link prefetch={false} href={`/jobs/${jobId}/lay-out`} className="underline underline-offset-2">
           back to the job
         </Link>
         <PrintButton />

@@ -9,7 +9,7 @@ import { layOut } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
 import { DeskProvider, LaidProvider, useOpenJob } from "@/ui/job/useDesk";
 
-type Asked = { revision: number; act: Act } | { undo: true };
+type Asked = { revision: number } & ({ act: Act } | { undo: true });
 type Init = { method?: string; body: string };
 
 /** A server in miniature: keeps one job as the real one does, answers when it is let, and can be out. */
@@ -51,9 +51,9 @@ export class Server {
     const asked = JSON.parse(init!.body) as Asked;
     this.seen.push(asked);
     const { kept } = this;
+    if (asked.revision !== kept.revision) return says(409, { error: "the job was changed elsewhere" });
     if ("undo" in asked)
       this.kept = { ...kept, revision: kept.revision + 1, job: this.before.pop() ?? kept.job, undo: null };
-    else if (asked.revision !== kept.revision) return says(409, { error: "the job was changed elsewhere" });
     else
       try {
         this.kept = { ...kept, revision: kept.revision + 1, job: carryOut(kept.job, asked.act), undo: asked.act.do };

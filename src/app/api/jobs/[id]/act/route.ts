@@ -6,7 +6,7 @@ import { jobStore } from "@/store/jobs";
 
 const body = z.union([
   z.strictObject({ revision: z.number().int(), act: actSchema }),
-  z.strictObject({ undo: z.literal(true) }),
+  z.strictObject({ undo: z.literal(true), revision: z.number().int().optional() }),
 ]);
 
 /** Does one thing to a job, or takes the last one back. */
@@ -15,5 +15,5 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     const id = idParam.parse((await params).id);
     const read = await readBody(request, body);
     const store = jobStore(database());
-    return Response.json("undo" in read ? store.undo(id) : store.act(id, read.revision, read.act));
+    return Response.json("undo" in read ? store.undo(id, read.revision) : store.act(id, read.revision, read.act));
   });
