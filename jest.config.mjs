@@ -2,6 +2,8 @@ export default {
   testEnvironment: "node",
   roots: ["<rootDir>/src"],
   testMatch: ["**/*.test.{ts,tsx}"],
+  // Pages are filled in key by key, on machines that may be busy.
+  testTimeout: 30_000,
   transform: {
     "^.+\\.tsx?$": [
       "@swc/jest",

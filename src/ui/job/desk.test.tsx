@@ -6,6 +6,7 @@ import { emptyJob, type Job } from "@/core/job/job";
 import type { Act } from "@/core/job/acts";
 import { Server } from "@/ui/tests/server";
 import { useOpenJob } from "./useDesk";
+import "@/ui/tests/patience";
 
 const body = { item: "body", standard: "langstroth-10", size: "deep", quantity: 10, options: {} };
 const made = (): Job => ({ ...emptyJob("x", "in"), lines: [body, { ...body, size: "medium", quantity: 20 }] });

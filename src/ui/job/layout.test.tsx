@@ -7,6 +7,7 @@ import type { LayoutRequest } from "@/core/layout/request";
 import { blank, request } from "@/core/layout/tests/samples";
 import { inch } from "@/core/length/length";
 import { useLayout } from "./useLayout";
+import "@/ui/tests/patience";
 
 const asked = (n: number): LayoutRequest => request([blank("side", inch(19, 1, 8), inch(9, 5, 8), n)]);
 const laid = (r: LayoutRequest): LayoutResult => layOut(r, () => 0);

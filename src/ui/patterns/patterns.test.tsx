@@ -5,6 +5,7 @@ import { STANDARDS } from "@/core/standards";
 import { ownId } from "@/core/standards/own";
 import type { Standard } from "@/core/standards/standard";
 import { OwnStandard } from "./OwnStandard";
+import "@/ui/tests/patience";
 
 const national = STANDARDS.find((s) => s.id === "national")!;
 const copy = (): Standard => ({ ...national, id: ownId("Brackwater", []), basedOn: "national" });

@@ -15,6 +15,7 @@ import { LayOut } from "./LayOut";
 import { Prove } from "./Prove";
 import { Run } from "./Run";
 import { Shape } from "./Shape";
+import "@/ui/tests/patience";
 
 const body: JobLine = { item: "body", standard: "langstroth-10", size: "deep", quantity: 4, options: {} };
 const ofServer = globalThis.fetch;
