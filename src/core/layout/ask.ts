@@ -2,6 +2,7 @@ import { cutList } from "@/core/job/cutlist";
 import type { WorkedJob } from "@/core/job/worked";
 import { asStaves } from "./panels";
 import type { Blank, LayoutRequest, Saw } from "./request";
+import { weighed } from "./weighed";
 
 /** What a job asks of the layout: its cut list as blanks (panels as their staves), its boards and its saw. */
 export function layoutRequest(worked: WorkedJob): LayoutRequest {
@@ -25,7 +26,7 @@ export function layoutRequest(worked: WorkedJob): LayoutRequest {
       };
       return panels ? asStaves(blank, stock, saw, panelLoss) : blank;
     }),
-    stock,
+    stock: weighed(stock),
     saw,
     weighing,
     pinned: worked.job.pinned.map((p) => ({ ...p, stock: boards.indexOf(p.stock) })),

@@ -192,6 +192,10 @@ function withPins(solved: GroupLayout, pins: Held[], request: LayoutRequest): Gr
   };
 }
 
+/** What is laid out has no price, or not all of it: its cost is a stand-in. */
+export const isUnpriced = (r: LayoutResult): boolean =>
+  r.groups.some(({ result }) => result.layouts.some((l) => r.request.stock[l.stock]!.unpriced));
+
 /** How far above the least its cost can be, as a part of it: 0.02 is two in a hundred. */
 export const aboveBound = (r: LayoutResult): number => (r.cost > 0 ? Math.max(0, r.cost - r.boundCost) / r.cost : 0);
 

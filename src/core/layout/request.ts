@@ -3,6 +3,7 @@ import { nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/job/stock";
 import type { Material } from "@/core/recipes/recipe";
 import type { Pinned } from "./laid";
+import type { WeighedStock } from "./weighed";
 
 /** A blank to be laid out. Sizes in nm, length along the grain; `quantity` for the whole job. */
 export interface Blank {
@@ -45,7 +46,7 @@ export interface Weighing {
 /** All a layout depends on, as plain data: it crosses to a worker and is the key of a cached result. */
 export interface LayoutRequest {
   blanks: Blank[];
-  stock: BoardStock[];
+  stock: WeighedStock[];
   saw: Saw;
   weighing: Weighing;
   /** Layouts that stay as they are; the rest is laid out around them. */

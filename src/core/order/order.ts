@@ -71,6 +71,10 @@ export function orderOf(worked: WorkedJob, layout: LayoutResult): Order {
   };
 }
 
+/** What one of a stock costs; nothing as long as it has no price. */
+const moneyOf = ({ request }: LayoutResult, stock: number) =>
+  request.stock[stock]!.unpriced ? 0 : request.stock[stock]!.price;
+
 function boardLines(layout: LayoutResult, units: WorkedJob["job"]["units"]): OrderLine[] {
   const used = new Map<number, { count: number; for: Set<string> }>();
   for (const { layout: l, group } of allLayouts(layout)) {
@@ -85,12 +89,13 @@ function boardLines(layout: LayoutResult, units: WorkedJob["job"]["units"]): Ord
     // Boards that turned out unusable are bought again; those of the yard are only gone.
     const struck = s.source === "buy" ? (s.struck ?? 0) : 0;
     const count = u.count + struck;
+    const price = moneyOf(layout, i);
     return {
       what: `${s.material} ${s.form} ${size}`,
       quantity: count,
       unit: "board",
-      packs: [{ size: 1, count, price: s.price }],
-      price: count * s.price,
+      packs: [{ size: 1, count, price }],
+      price: s.unpriced && s.source === "buy" ? null : count * price,
       for: [...u.for],
       from: s.source,
       working: `${u.count} as laid out${struck > 0 ? ` + ${struck} struck out` : ""}`,
@@ -216,8 +221,9 @@ function woodShare(layout: LayoutResult, line: number): number {
   return layout.groups.reduce((sum, { group, result }) => {
     const area = (l: (typeof group.lying)[number]) => l.blank.length * l.width * l.blank.quantity;
     const all = group.lying.reduce((s, l) => s + area(l), 0);
+    const cost = result.layouts.reduce((s, l) => s + l.repeat * moneyOf(layout, l.stock), 0);
     const mine = group.lying.filter((l) => l.blank.id.startsWith(`${line}/`)).reduce((s, l) => s + area(l), 0);
-    return sum + (all > 0 ? (result.cost * mine) / all : 0);
+    return sum + (all > 0 ? (cost * mine) / all : 0);
   }, 0);
 }
 

@@ -1,5 +1,5 @@
 import { worst } from "@/core/fit/finding";
-import { aboveBound, type LayoutResult } from "@/core/layout/layout";
+import { aboveBound, isUnpriced, type LayoutResult } from "@/core/layout/layout";
 import { clockDay, count, dayText, percent } from "@/ui/parts/words";
 import type { Desk, Laid } from "./useDesk";
 
@@ -65,6 +65,7 @@ export function stationState(id: StationId, desk: Desk, laid: Laid): StationStat
 
 /** How good a layout is known to be, in a few words. */
 function quality(result: LayoutResult): string {
-  if (result.proven) return result.boundCount === result.count ? "the least" : "least cost";
+  if (result.proven)
+    return result.boundCount === result.count ? "the least" : isUnpriced(result) ? "least wood" : "least cost";
   return `within ${percent(aboveBound(result))}`;
 }

@@ -1,13 +1,18 @@
 import type { LayoutResult } from "@/core/layout/layout";
+import type { GroupLayout } from "@/core/layout/lay";
 import { reasonsText } from "@/core/layout/reasons";
 import type { Units } from "@/core/length/length";
 import { Measure } from "@/ui/parts/Measure";
 import { money } from "@/ui/parts/words";
 
+/** What has no price is said in the largest of its boards. */
+const boardsWorth = (n: number) => `${n.toFixed(2)} of the largest board`;
+
 /** How it is known that nothing costs less, thickness by thickness. */
 export function Reasons({ result, units }: { result: LayoutResult; units: Units }) {
   const groups = result.groups.filter(({ result: g }) => g.layouts.length > 0);
   if (groups.length === 0) return null;
+  const unpriced = (g: GroupLayout) => g.layouts.every((l) => result.request.stock[l.stock]!.unpriced);
   return (
     <details className="mb-3 text-[.93rem]">
       <summary className="w-fit cursor-pointer underline underline-offset-4">how that is known</summary>
@@ -19,7 +24,7 @@ export function Reasons({ result, units }: { result: LayoutResult; units: Units 
               {[...materials].join(" and ")} <Measure value={group.thickness} units={units} />
             </h3>
             <ol className="ml-5 list-decimal">
-              {reasonsText(result, g, money).map((step) => (
+              {reasonsText(result, g, unpriced(g) ? boardsWorth : money).map((step) => (
                 <li key={step}>{step}</li>
               ))}
             </ol>

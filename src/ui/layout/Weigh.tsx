@@ -1,10 +1,10 @@
 "use client";
 import { CartesianGrid, Line, LineChart, ReferenceDot, XAxis, YAxis } from "recharts";
 import { shownPoint, tradeOff } from "@/core/layout/tradeoff";
-import type { LayoutResult } from "@/core/layout/layout";
+import { isUnpriced, type LayoutResult } from "@/core/layout/layout";
 import { useDesk } from "@/ui/job/useDesk";
 import { NumberField } from "@/ui/parts/NumberField";
-import { count, money } from "@/ui/parts/words";
+import { count, money, percent } from "@/ui/parts/words";
 
 /** What fewer set-ups would cost, drawn; and what the maker holds a set-up and an offcut to be worth. */
 export function Weigh({ result }: { result: LayoutResult }) {
@@ -70,8 +70,10 @@ export function Weigh({ result }: { result: LayoutResult }) {
                 aria-pressed={p.setUps === shown.setUps}
                 onClick={() => weigh({ setUp: p.price })}
               >
-                {p.setUps === shown.setUps ? <b>{count(p.setUps, "set-up")}</b> : count(p.setUps, "set-up")},{" "}
-                {money(p.cost)}
+                {p.setUps === shown.setUps ? <b>{count(p.setUps, "set-up")}</b> : count(p.setUps, "set-up")}
+                {!isUnpriced(result)
+                  ? `, ${money(p.cost)}`
+                  : p.cost > points[0]!.cost && `, ${percent(p.cost / points[0]!.cost - 1)} more wood`}
               </button>
             ))}
           </p>

@@ -1,5 +1,5 @@
 "use client";
-import { aboveBound, allLayouts, type LayoutResult, STYLES } from "@/core/layout/layout";
+import { aboveBound, allLayouts, isUnpriced, type LayoutResult, STYLES } from "@/core/layout/layout";
 import { missingText } from "@/core/layout/missing";
 import { inch } from "@/core/length/length";
 import { useDesk, useLaid } from "@/ui/job/useDesk";
@@ -71,7 +71,12 @@ const sixInches = inch(6);
 
 function Headline() {
   const { layout } = useLaid();
+  const { job } = useDesk();
   const { result, progress } = layout;
+  // Nothing is said in money while boards have no price.
+  const bare = job.stock.some((s) => s.form !== "pack" && s.source === "buy" && s.price === 0);
+  const forMoney = (amount: number) => (bare ? "" : ` for ${money(amount)}`);
+  const atLeast = (bound: number) => (bare ? "" : `, at least ${money(bound)}`);
   if (layout.state === "failed")
     return (
       <p role="alert" className="mb-3">
@@ -87,7 +92,7 @@ function Headline() {
         {layout.state === "stopped"
           ? "Stopped."
           : progress
-            ? `Laying out: ${count(progress.count, "board")} for ${money(progress.cost)} so far, at least ${money(progress.bound)}; thickness ${progress.done + 1} of ${progress.of}`
+            ? `Laying out: ${count(progress.count, "board")}${forMoney(progress.cost)} so far${atLeast(progress.bound)}; thickness ${progress.done + 1} of ${progress.of}`
             : "Laying out …"}
         {layout.state === "stopped" ? (
           <button className="act text-[1rem]" onClick={layout.again}>
@@ -108,9 +113,15 @@ function Headline() {
     return (
       <p aria-live="polite" className="mb-2 flex flex-wrap items-baseline gap-x-4 text-[1.13rem]">
         <span>
-          <b className="text-[1.7rem]">{result.count}</b> boards for{" "}
-          <b className="text-[1.7rem]">{money(result.cost)}</b> so far; looking for a cheaper layout
-          {progress ? `, at least ${money(progress.bound)}` : ""}
+          <b className="text-[1.7rem]">{result.count}</b> boards
+          {!bare && (
+            <>
+              {" "}
+              for <b className="text-[1.7rem]">{money(result.cost)}</b>
+            </>
+          )}{" "}
+          so far; looking for a {bare ? "better" : "cheaper"} layout
+          {progress ? atLeast(progress.bound) : ""}
         </span>
         <progress max={progress?.of ?? 1} value={progress?.done ?? 0} className="w-32" />
         <button className="quiet" onClick={layout.stop}>
@@ -124,7 +135,13 @@ function Headline() {
     <p className="mb-2 text-[1.13rem]">
       <b className="text-[1.7rem]">{result.count}</b> {result.count === 1 ? "board" : "boards"}
       {result.missing.length > 0 && " for what can be laid out. "}
-      {result.missing.length === 0 && result.proven && (
+      {result.missing.length === 0 && isUnpriced(result) && result.boundCount !== result.count && (
+        <>
+          {result.proven ? ", the least wood " : `, within ${percent(aboveBound(result))} of the least wood `}
+          {style} could take.{" "}
+        </>
+      )}
+      {result.missing.length === 0 && result.proven && !(isUnpriced(result) && result.boundCount !== result.count) && (
         <>
           {result.boundCount === result.count ? ", and " : " for "}
           <b className="text-[1.7rem]">
@@ -135,7 +152,7 @@ function Headline() {
             : `, the least ${style} could cost. `}
         </>
       )}
-      {result.missing.length === 0 && !result.proven && (
+      {result.missing.length === 0 && !result.proven && !isUnpriced(result) && (
         <>
           {" "}
           for <b className="text-[1.7rem]">{money(result.cost)}</b>, within {percent(aboveBound(result))} of the least{" "}
@@ -153,6 +170,7 @@ function Headline() {
       <span className="text-[.93rem] text-soft">
         {result.seconds < 0.005 ? "known from before" : `${result.seconds.toFixed(2)} s`} · {(lost * 100).toFixed(1)} %
         of the wood is not parts
+        {isUnpriced(result) && " · boards without a price count by their size"}
         {result.keptArea > 0 ? `, ${((result.keptArea / result.stockArea) * 100).toFixed(1)} % is kept` : ""}
       </span>
     </p>
@@ -176,9 +194,13 @@ function Figures({ result }: { result: LayoutResult }) {
       <dt>Kept for later</dt>
       <dd>{count(kept, "piece")}</dd>
       <dt>Wood cost</dt>
-      <dd>{money(result.cost)}</dd>
-      <dt>Least possible</dt>
-      <dd>{money(result.boundCost)}</dd>
+      <dd>{isUnpriced(result) ? "not all priced" : money(result.cost)}</dd>
+      {!isUnpriced(result) && (
+        <>
+          <dt>Least possible</dt>
+          <dd>{money(result.boundCost)}</dd>
+        </>
+      )}
     </dl>
   );
 }

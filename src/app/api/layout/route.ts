@@ -42,6 +42,7 @@ const body = z.strictObject({
           .max(50)
           .optional(),
         struck: z.number().int().min(0).optional(),
+        unpriced: z.literal(true).optional(),
       }),
     )
     .max(LIMITS.stock),
