@@ -61,7 +61,11 @@ export function Buy() {
                   {l.unit === "board" ? "" : l.packs.map((p) => `${p.count} × ${p.size}`).join(" + ")}
                 </td>
                 <td className="text-right font-mono">
-                  {l.price === null ? <span className="font-sans text-madder">no price</span> : money(l.price)}
+                  {l.price === null ? (
+                    <span className="font-sans whitespace-nowrap text-madder">no price</span>
+                  ) : (
+                    money(l.price)
+                  )}
                 </td>
               </tr>
             ))}

@@ -170,8 +170,8 @@ function Headline() {
       <span className="text-[.93rem] text-soft">
         {result.seconds < 0.005 ? "known from before" : `${result.seconds.toFixed(2)} s`} · {(lost * 100).toFixed(1)} %
         of the wood is not parts
-        {isUnpriced(result) && " · boards without a price count by their size"}
         {result.keptArea > 0 ? `, ${((result.keptArea / result.stockArea) * 100).toFixed(1)} % is kept` : ""}
+        {isUnpriced(result) && " · boards without a price count by their size"}
       </span>
     </p>
   );

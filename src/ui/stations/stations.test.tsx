@@ -192,6 +192,15 @@ describe("Lay out, how to cut it and what it costs", () => {
     await type("A kept offcut is worth, % of its price", "40");
     await kept((job) => expect(job.workshop.weighing.offcut).toBe(0.4));
   });
+  test("boards just added have no price: laid out as sparingly as any, and nothing is said in money", async () => {
+    open(LayOut, { lines: [{ ...body, ...bare, quantity: 8 }], stock: [board({ price: 0 })] });
+    await screen.findByRole("button", { name: "choose layout 1" });
+    // Eight bodies are 16 sides and 16 ends: four boards of four sides and an end (94 3/4), two of six ends (89 1/8).
+    expect(server.kept.job.stock[0]).toMatchObject({ price: 0 });
+    const said = screen.getByRole("region", { name: "Layouts" }).textContent!;
+    expect(said).toMatch(/^6 boards, and 6 is the least.*boards without a price count by their size/);
+    expect(screen.getByRole("region", { name: "Set-ups" }).textContent).toContain("not all priced");
+  });
   test("no boards, or none that is thick enough: it says what is wanted, and the first act leads there", async () => {
     open(LayOut, { stock: [] });
     expect(screen.getByText("The job has no boards to lay the parts on.")).toBeTruthy();
