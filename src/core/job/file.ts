@@ -274,7 +274,9 @@ export function jobFileSchema(units: Units, own: MakersOwn = { standards: [], de
         thickness: positive,
         width: positive,
         length: positive,
-        price: money.optional(),
+        price: money
+          .optional()
+          .meta({ description: "1 when not given; 0 on a bought board is no price yet, and it counts by its size" }),
         available,
         source,
         bad: z

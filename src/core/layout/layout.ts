@@ -230,6 +230,8 @@ export function layoutDocument(result: LayoutResult) {
       widthMm: toMm(stock[i]!.width),
       thicknessMm: toMm(stock[i]!.thickness),
       price: stock[i]!.price,
+      // No price was given: this is what it counts for by its size.
+      ...(stock[i]!.unpriced ? { unpriced: true } : {}),
     })),
     layouts: allLayouts(result).map(({ layout }) => ({
       stock: id(layout.stock),
