@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { StaleError } from "@/store/jobs";
-import { JobFileError } from "@/core/job/problem";
+import { JobFileError } from "@/core/problem/problem";
 import { BadRequest, answer, readBody, readText } from "./http";
 
 const post = (body: BodyInit, headers: Record<string, string> = { "content-type": "application/json" }) =>

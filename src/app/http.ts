@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { JobFileError, meant } from "@/core/job/problem";
+import { JobFileError, meant } from "@/core/problem/problem";
 import { NoJobError, StaleError } from "@/store/jobs";
 
 /** A request's body is not what the route takes; says what would be. */

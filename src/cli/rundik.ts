@@ -1,12 +1,12 @@
 import { createReadStream, statSync } from "node:fs";
-import { cutListDocument } from "@/core/job/cutlist";
+import { cutListDocument } from "@/core/line/cutlist";
 import { readJobFile } from "@/core/job/file";
-import { JobFileError } from "@/core/job/problem";
+import { JobFileError } from "@/core/problem/problem";
 import { LIMITS } from "@/core/job/job";
 import { type WorkedJob, workJob } from "@/core/job/worked";
 import { findingsDocument } from "@/core/fit/document";
 import { layOut, layoutDocument, type LayoutResult } from "@/core/layout/layout";
-import { layoutRequest } from "@/core/layout/ask";
+import { layoutRequest } from "@/core/job/ask";
 import { missingText } from "@/core/layout/missing";
 import { orderDocument, orderOf } from "@/core/order/order";
 import { PlanError, planDocument, planOf } from "@/core/plan/plan";

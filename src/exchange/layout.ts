@@ -2,7 +2,7 @@ import { DxfWriter, point2d, point3d, Units as DxfUnits } from "@tarikjabiri/dxf
 import Papa from "papaparse";
 import { cutsOf } from "@/core/layout/cuts";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
-import { piecesOf } from "@/core/layout/laid";
+import { piecesOf } from "@/core/boards/laid";
 
 const mm = (n: number) => Math.round(n / 1e3) / 1e3;
 const escape = (s: string) =>

@@ -1,7 +1,7 @@
 import { designFrom, designFromNothing } from "@/core/designs/start";
 import { readDesignFile } from "@/core/designs/file";
 import { readDesign } from "@/core/designs/problems";
-import { JobFileError } from "@/core/job/problem";
+import { JobFileError } from "@/core/problem/problem";
 import { RECIPES } from "@/core/recipes";
 import type { Recipe } from "@/core/recipes/recipe";
 import { findStandard } from "@/core/standards";

@@ -1,6 +1,6 @@
 import { type Design, designSchema, type KeptMark, MOST_BYTES, MOST_DESIGNS } from "@/core/designs/design";
 import { idProblem, readDesign } from "@/core/designs/problems";
-import { JobFileError } from "@/core/job/problem";
+import { JobFileError } from "@/core/problem/problem";
 import type { Recipe } from "@/core/recipes/recipe";
 import { STANDARDS } from "@/core/standards";
 import type { Standard } from "@/core/standards/standard";

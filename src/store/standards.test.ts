@@ -1,6 +1,6 @@
 import { mm } from "@/core/length/length";
 import { emptyJob } from "@/core/job/job";
-import { JobFileError } from "@/core/job/problem";
+import { JobFileError } from "@/core/problem/problem";
 import { workJob } from "@/core/job/worked";
 import { lengthOf } from "@/core/shape/shape";
 import { findStandard } from "@/core/standards";

@@ -3,7 +3,7 @@ import { inch } from "@/core/length/length";
 import { emptyJob, type Job, type JobLine } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { layOut } from "@/core/layout/layout";
-import { layoutRequest } from "@/core/layout/ask";
+import { layoutRequest } from "@/core/job/ask";
 import { orderOf } from "@/core/order/order";
 import { planOf } from "@/core/plan/plan";
 import { RECIPES } from "@/core/recipes";

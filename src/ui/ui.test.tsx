@@ -1,7 +1,7 @@
 import { renderToStaticMarkup } from "react-dom/server";
 import type { Hive } from "@/core/hive/hive";
 import { STARTERS } from "@/core/hive/starters";
-import { heightOf, stand } from "@/core/hive/standing";
+import { heightOf, stand } from "@/core/line/standing";
 import { inch, mm, nm } from "@/core/length/length";
 import { emptyJob } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";

@@ -1,7 +1,7 @@
 import { buildSync } from "esbuild";
 import { inch, nm } from "@/core/length/length";
 import { layOut, type Progress } from "@/core/layout/layout";
-import { piecesOf } from "@/core/layout/laid";
+import { piecesOf } from "@/core/boards/laid";
 import { blank, board, request as asked } from "@/core/layout/tests/samples";
 import { askLayout, closePool } from "./pool";
 

@@ -1,4 +1,4 @@
-import { JobFileError } from "@/core/job/problem";
+import { JobFileError } from "@/core/problem/problem";
 import { type Design, designSchema, MOST_BYTES } from "./design";
 
 /**

@@ -1,5 +1,5 @@
 import type { FeatureRecipe, Recipe } from "@/core/recipes/recipe";
-import type { Formula } from "@/core/shape/formula";
+import type { Formula } from "@/core/formula/formula";
 
 /** What a formula has to come out as. */
 export type Kind = "length" | "count" | "number" | "flag" | "any";

@@ -1,7 +1,7 @@
 import type { Units } from "@/core/length/length";
 import { RECIPES } from "@/core/recipes";
 import { type Recipe, recipeSchema } from "@/core/recipes/recipe";
-import type { Scope } from "@/core/shape/scope";
+import type { Scope } from "@/core/formula/scope";
 import {
   FUNCTION_NAMES,
   FormulaError,
@@ -12,7 +12,7 @@ import {
   toNumber,
   UNIT_NAMES,
   type Value,
-} from "@/core/shape/formula";
+} from "@/core/formula/formula";
 import { holds, type Shape, ShapeError, scopeFor, shapeItem } from "@/core/shape/shape";
 import type { Standard } from "@/core/standards/standard";
 import { formulasOf, type Kind, type Placed } from "./formulas";

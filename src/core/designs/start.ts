@@ -1,4 +1,4 @@
-import { freeId } from "@/core/naming";
+import { freeId } from "@/core/standards/naming";
 import { RECIPES } from "@/core/recipes";
 import type { Recipe } from "@/core/recipes/recipe";
 

@@ -1,6 +1,6 @@
 import { type ItemAxis, ITEM_AXES, placedBox, reach, view } from "@/core/shape/assembly";
 import type { Part, Shape } from "@/core/shape/shape";
-import type { Range } from "@/core/shape/solid";
+import type { Range } from "@/core/solid/solid";
 import { partLetter } from "./face";
 
 /** A flat piece of the exploded view: polygons on the page (x right, y down, nm), nearer ones last. */

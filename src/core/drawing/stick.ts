@@ -1,8 +1,8 @@
 import type { Length, Units } from "@/core/length/length";
 import { nm } from "@/core/length/length";
-import type { WorkedLine } from "@/core/job/shapes";
+import type { WorkedLine } from "@/core/line/shapes";
 import type { WorkedJob } from "@/core/job/worked";
-import { bodyOf, frameFor, frameOf } from "@/core/job/shapes";
+import { bodyOf, frameFor, frameOf } from "@/core/line/shapes";
 import { bottomGap, topGap } from "@/core/fit/rules";
 import { lengthOf } from "@/core/shape/shape";
 

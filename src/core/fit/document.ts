@@ -1,6 +1,6 @@
 import { toMm } from "@/core/length/format";
 import type { Units } from "@/core/length/length";
-import { workingText } from "@/core/shape/write";
+import { workingText } from "@/core/formula/write";
 import type { Finding } from "./finding";
 
 /** The findings as the contract's document. */

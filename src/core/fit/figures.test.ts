@@ -1,7 +1,7 @@
 import { inch } from "@/core/length/length";
 import { emptyJob, type JobLine } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
-import { noNailZones } from "@/core/shape/features";
+import { noNailZones } from "@/core/feature/features";
 import { findingsDocument } from "./document";
 
 const work = (o: Partial<JobLine> = {}) =>

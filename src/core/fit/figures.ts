@@ -1,10 +1,10 @@
 import type { Length, Units } from "@/core/length/length";
 import { lengthWithUnit } from "@/core/length/format";
 import { nm } from "@/core/length/length";
-import { type Value, lengthValue } from "@/core/shape/formula";
-import { Scope } from "@/core/shape/scope";
+import { type Value, lengthValue } from "@/core/formula/formula";
+import { Scope } from "@/core/formula/scope";
 import type { Finding } from "./finding";
-import type { BodyMeasures, FrameMeasures } from "./measure";
+import type { BodyMeasures, FrameMeasures } from "@/core/shape/measure";
 
 /** Figures to compare designs by, and what a bought excluder covers. Nothing here stops a box from being made. */
 interface Context {

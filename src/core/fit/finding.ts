@@ -1,5 +1,5 @@
 import type { Length } from "@/core/length/length";
-import type { Working } from "@/core/shape/scope";
+import type { Working } from "@/core/formula/scope";
 
 export type State = "ok" | "care" | "stop";
 export type GapState = "glues" | "open" | "bridges";

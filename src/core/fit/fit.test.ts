@@ -3,7 +3,7 @@ import { lengthText } from "@/core/length/format";
 import { emptyJob, type Job, type JobLine } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { DEFAULT_BANDS, bearing, bottomGap, gapState, topGap } from "./rules";
-import type { BodyMeasures, FrameMeasures } from "./measure";
+import type { BodyMeasures, FrameMeasures } from "@/core/shape/measure";
 
 const line = (item: string, options: JobLine["options"] = {}, size = "deep"): JobLine => ({
   item,

@@ -1,9 +1,9 @@
 import type { Length, Units } from "@/core/length/length";
-import type { WorkedLine } from "@/core/job/shapes";
+import type { WorkedLine } from "@/core/line/shapes";
 import type { WorkedJob } from "@/core/job/worked";
-import { bodyOf, frameFor, frameOf, schoolOf } from "@/core/job/shapes";
+import { bodyOf, frameFor, frameOf, schoolOf } from "@/core/line/shapes";
 import type { Finding } from "./finding";
-import { type BodyMeasures, type FrameMeasures, frameCount } from "./measure";
+import { type BodyMeasures, type FrameMeasures, frameCount } from "@/core/shape/measure";
 import { DEFAULT_BANDS, betweenBoxes, fitFrame } from "./rules";
 
 /** What can be measured on a made box and the frame that goes in it, by the names of the fit rules. */

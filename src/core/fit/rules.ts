@@ -1,10 +1,10 @@
 import { inch, type Length, mm, nm, type Units } from "@/core/length/length";
 import { lengthWithUnit } from "@/core/length/format";
-import { amount, lengthValue, toLength } from "@/core/shape/formula";
-import { Scope, type Working } from "@/core/shape/scope";
+import { amount, lengthValue, toLength } from "@/core/formula/formula";
+import { Scope, type Working } from "@/core/formula/scope";
 import { type Shape, holds, lengthOf } from "@/core/shape/shape";
 import type { Bands, Finding, GapState, State } from "./finding";
-import type { BodyMeasures, FrameMeasures } from "./measure";
+import type { BodyMeasures, FrameMeasures } from "@/core/shape/measure";
 
 /** Default bands: one school in the trade says 3/8" all round, another 6–9 mm; a workshop may set its own. */
 export const DEFAULT_BANDS: Bands = { glues: inch(0, 3, 16), open: [mm(6), mm(10)], bridges: inch(0, 1, 2) };

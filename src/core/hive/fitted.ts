@@ -1,5 +1,5 @@
 import type { Length } from "@/core/length/length";
-import { chainOf, type Standing } from "./standing";
+import { chainOf, type Standing } from "@/core/line/standing";
 
 /** The box a floor, rim or cover has to be made to: the largest a skirt reaches over, otherwise the nearest body below, then above. */
 export function boxFor(standing: Standing[], at: number): { length: Length; width: Length } | undefined {

@@ -1,7 +1,7 @@
-import { bodyOf, frameFor, shapeOfLine } from "@/core/job/shapes";
+import { bodyOf, frameFor, shapeOfLine } from "@/core/line/shapes";
 import type { Job, JobLine } from "@/core/job/job";
-import { frameCount } from "@/core/fit/measure";
-import { toCount } from "@/core/shape/formula";
+import { frameCount } from "@/core/shape/measure";
+import { toCount } from "@/core/formula/formula";
 import { type Hive, SEASONS, type Season } from "./hive";
 
 /** What one click makes of a hive: a line for each different thing in it, frames with every box, times the hives wanted. */

@@ -1,7 +1,7 @@
 import { GRAVITY } from "@/core/judge/strength";
 import { type Part, lengthOf } from "@/core/shape/shape";
-import { toNumber } from "@/core/shape/formula";
-import type { Standing } from "./standing";
+import { toNumber } from "@/core/formula/formula";
+import type { Standing } from "@/core/line/standing";
 
 /** W/(m·K) across the grain: G (0.1941 + 0.004064 M) + 0.01864 (Wood Handbook, thermal chapter, from memory). */
 export const conductivity = (gravity: number, moisture = 12): number =>

@@ -1,9 +1,9 @@
 import { GRAVITY } from "@/core/judge/strength";
 import { lengthOf, type Part, type Shape } from "@/core/shape/shape";
 import { bitesOf } from "@/core/shape/assembly";
-import type { Bite, Polygon } from "@/core/shape/solid";
-import type { Standing } from "./standing";
-import { chainOf, heightOf } from "./standing";
+import type { Bite, Polygon } from "@/core/solid/solid";
+import type { Standing } from "@/core/line/standing";
+import { chainOf, heightOf } from "@/core/line/standing";
 
 /** kg/m³. Wood at 12 % is about G × 1.12 × 1000 (handbook 06); the others from memory. */
 const DENSITY: Record<Part["material"], number> = {

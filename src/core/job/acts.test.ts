@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { inch, type Length } from "@/core/length/length";
 import { pin } from "@/core/layout/byhand";
-import { layoutRequest } from "@/core/layout/ask";
-import { piecesOf } from "@/core/layout/laid";
+import { layoutRequest } from "./ask";
+import { piecesOf } from "@/core/boards/laid";
 import { allLayouts, layOut } from "@/core/layout/layout";
 import { orderOf } from "@/core/order/order";
 import { designFrom } from "@/core/designs/start";
@@ -10,12 +10,12 @@ import { STARTERS } from "@/core/hive/starters";
 import { RECIPES } from "@/core/recipes";
 import { STANDARDS } from "@/core/standards";
 import { type Act, actText, preview } from "./acts";
-import { cutList } from "./cutlist";
+import { cutList } from "@/core/line/cutlist";
 import { readJob, writeJob } from "./file";
 import { findMakeable, makeables } from "./find";
 import { emptyJob, type Job, type JobLine, USUAL_WORKSHOP } from "./job";
 import { carryOut } from "./perform";
-import { shapeOfLine } from "./shapes";
+import { shapeOfLine } from "@/core/line/shapes";
 import { workJob } from "./worked";
 
 const line: JobLine = { item: "body", standard: "langstroth-10", size: "deep", quantity: 4, options: {} };

@@ -1,14 +1,14 @@
 import type { Hive } from "@/core/hive/hive";
-import type { Pinned } from "@/core/layout/laid";
-import { type LaidPiece, piecesOf } from "@/core/layout/laid";
+import type { Pinned } from "@/core/boards/laid";
+import { type LaidPiece, piecesOf } from "@/core/boards/laid";
 import type { Length, Units } from "@/core/length/length";
 import { type Design, markName, recipeOf } from "@/core/designs/design";
 import type { OptionValue } from "@/core/shape/shape";
 import { standardOf } from "@/core/standards/own";
 import type { Standard } from "@/core/standards/standard";
 import type { BoardStock, Job, JobLine, StockEntry, Workshop } from "./job";
-import { JobFileError } from "./problem";
-import { shapeOfLine } from "./shapes";
+import { JobFileError } from "@/core/problem/problem";
+import { shapeOfLine } from "@/core/line/shapes";
 
 /** Everything a person can do to a job; lengths in nm. `actSchema` checks one that comes from outside. */
 export type Act =

@@ -11,12 +11,12 @@ import type { Parameter, Recipe } from "@/core/recipes/recipe";
 import { STANDARDS } from "@/core/standards";
 import { standardOf, standardProblems } from "@/core/standards/own";
 import { type Standard, standardSchema } from "@/core/standards/standard";
-import { FormulaError } from "@/core/shape/formula";
+import { FormulaError } from "@/core/formula/formula";
 import { type Options, ShapeError } from "@/core/shape/shape";
 import { type Job, type JobLine, LIMITS, type StockEntry, USUAL_WORKSHOP } from "./job";
-import { JobFileError, meant } from "./problem";
-import type { LaidPiece } from "@/core/layout/laid";
-import { shapeOfLine } from "./shapes";
+import { JobFileError, meant } from "@/core/problem/problem";
+import type { LaidPiece } from "@/core/boards/laid";
+import { shapeOfLine } from "@/core/line/shapes";
 
 /** A design as a job carries it. */
 const jobDesignSchema = designSchema.pick({ recipe: true, mark: true, why: true });

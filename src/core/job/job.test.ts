@@ -1,10 +1,10 @@
 import fc from "fast-check";
 import { inch, mm } from "@/core/length/length";
 import { carryOut } from "./perform";
-import { cutListDocument } from "./cutlist";
+import { cutListDocument } from "@/core/line/cutlist";
 import { readJob, readJobFile, writeJob } from "./file";
 import type { Job } from "./job";
-import { JobFileError } from "./problem";
+import { JobFileError } from "@/core/problem/problem";
 import { workJob } from "./worked";
 
 const file = (change: object = {}, line: object = {}) => ({

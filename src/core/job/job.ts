@@ -1,10 +1,10 @@
 import type { Length, Units } from "@/core/length/length";
 import { inch } from "@/core/length/length";
-import type { Pinned } from "@/core/layout/laid";
+import type { Pinned } from "@/core/boards/laid";
 import type { Design } from "@/core/designs/design";
 import type { Hive } from "@/core/hive/hive";
 import type { Weighing } from "@/core/layout/request";
-import type { StockEntry } from "./stock";
+import type { StockEntry } from "@/core/boards/stock";
 import type { Options } from "@/core/shape/shape";
 import type { Standard } from "@/core/standards/standard";
 
@@ -35,7 +35,7 @@ export interface JobLine {
   options: Options;
 }
 
-export type { BoardStock, PackStock, StockEntry } from "./stock";
+export type { BoardStock, PackStock, StockEntry } from "@/core/boards/stock";
 
 /** How the shop works: what the saw takes, who is there when, what glue it takes. Minutes of a day from midnight. */
 export interface Workshop {

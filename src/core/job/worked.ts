@@ -1,5 +1,5 @@
 import { type Finding } from "@/core/fit/finding";
-import { frameCount } from "@/core/fit/measure";
+import { frameCount } from "@/core/shape/measure";
 import {
   DEFAULT_BANDS,
   betweenBoxes,
@@ -13,7 +13,7 @@ import { contactArea, excluderCover, innerVolume } from "@/core/fit/figures";
 import { nm } from "@/core/length/length";
 import { lengthOf } from "@/core/shape/shape";
 import type { Job } from "./job";
-import { meetings } from "./meet";
+import { meetings } from "@/core/fit/meet";
 import {
   bodyFor,
   bodyOf,
@@ -25,7 +25,7 @@ import {
   schoolOf,
   shapeOfLine,
   type WorkedLine,
-} from "./shapes";
+} from "@/core/line/shapes";
 
 export interface WorkedJob {
   job: Job;

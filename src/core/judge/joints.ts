@@ -1,7 +1,7 @@
 import type { JobLine } from "@/core/job/job";
 import { type MakersOwn, recipeOf } from "@/core/designs/design";
 import { standardOf } from "@/core/standards/own";
-import { toNumber } from "@/core/shape/formula";
+import { toNumber } from "@/core/formula/formula";
 import { holds, lengthOf, type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
 import { GRAVITY, screwWithdrawal } from "./strength";
 

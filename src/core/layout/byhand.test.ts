@@ -1,7 +1,7 @@
 import { inch } from "@/core/length/length";
 import { moveTo, pin, pinOf, swap, unpin } from "./byhand";
 import { allLayouts, layOut, type LayoutResult } from "./layout";
-import { piecesOf } from "./laid";
+import { piecesOf } from "@/core/boards/laid";
 import type { LayoutRequest } from "./request";
 import { blank, board, request } from "./tests/samples";
 import { verify } from "./tests/verify";

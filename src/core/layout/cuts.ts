@@ -1,7 +1,7 @@
 import type { Length } from "@/core/length/length";
 import type { Order } from "./cutting/problem";
-import { type LaidPiece, type LaidStrip, type Layout, stripSize } from "./laid";
-import type { BoardStock } from "@/core/job/stock";
+import { type LaidPiece, type LaidStrip, type Layout, stripSize } from "@/core/boards/laid";
+import type { BoardStock } from "@/core/boards/stock";
 import { trims, type Saw } from "./request";
 
 export interface Cut {

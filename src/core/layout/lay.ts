@@ -1,9 +1,9 @@
-import type { BoardStock } from "@/core/job/stock";
+import type { BoardStock } from "@/core/boards/stock";
 import { costOf, type CuttingProblem, type Pattern, type Reasons, type Used } from "./cutting/problem";
 import { solveCutting } from "./cutting/solve";
 import { cutsOfStrip, settingsOf } from "./cuts";
 import type { LpSolver } from "./lp";
-import { type Layout } from "./laid";
+import { type Layout } from "@/core/boards/laid";
 import { place } from "./place";
 import { clearOf, type Lying, type Saw, type Weighing } from "./request";
 

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { inch, type Length, nm } from "@/core/length/length";
-import type { BoardStock } from "@/core/job/stock";
+import type { BoardStock } from "@/core/boards/stock";
 import { boardBound, wholeBoards } from "./bound";
 import { cutsOf } from "./cuts";
 import { allLayouts, layOut, layoutDocument } from "./layout";

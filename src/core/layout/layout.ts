@@ -3,9 +3,9 @@ import { added } from "./cutting/problem";
 import { cutsOf } from "./cuts";
 import { type BoundStyle, type GroupLayout, type GroupRequest, layGroup } from "./lay";
 import type { LpSolver } from "./lp";
-import { type Pinned } from "./laid";
+import { type Pinned } from "@/core/boards/laid";
 import { layoutTrouble, pinnedCounts } from "./pinned";
-import { type Layout, piecesOf } from "./laid";
+import { type Layout, piecesOf } from "@/core/boards/laid";
 import { offcutsOf } from "./place";
 import { type Group, type LayoutRequest, type Missing, groups } from "./request";
 

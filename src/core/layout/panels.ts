@@ -1,5 +1,5 @@
 import { type Length, nm } from "@/core/length/length";
-import type { BoardStock } from "@/core/job/stock";
+import type { BoardStock } from "@/core/boards/stock";
 import { clearOf } from "./request";
 import type { Blank, Saw } from "./request";
 

@@ -1,4 +1,4 @@
-import { type LaidPiece, type LaidStrip, type Pinned, piecesOf } from "./laid";
+import { type LaidPiece, type LaidStrip, type Pinned, piecesOf } from "@/core/boards/laid";
 import { type Clear, clearOf, type LayoutRequest } from "./request";
 
 interface Box {

@@ -1,7 +1,7 @@
 import { nm } from "@/core/length/length";
-import type { BoardStock } from "@/core/job/stock";
+import type { BoardStock } from "@/core/boards/stock";
 import type { Order, Pattern } from "./cutting/problem";
-import { type LaidPiece, type LaidSection, type LaidStrip, type Layout, type Offcut, stripSize } from "./laid";
+import { type LaidPiece, type LaidSection, type LaidStrip, type Layout, type Offcut, stripSize } from "@/core/boards/laid";
 import { type Clear, clearOf, type Lying, type Saw } from "./request";
 
 /** Narrower strips are not worth a place in the rack. */

@@ -1,16 +1,16 @@
 import fc from "fast-check";
 import { inch, type Length, mm } from "@/core/length/length";
 import { readJob } from "@/core/job/file";
-import type { BoardStock } from "@/core/job/stock";
+import type { BoardStock } from "@/core/boards/stock";
 import { workJob } from "@/core/job/worked";
 import { layOut, layoutDocument } from "./layout";
 import { layGroup } from "./lay";
 import { orderOf } from "@/core/order/order";
-import { operations } from "@/core/plan/operations";
+import { operations } from "@/core/work/operations";
 import { missingText } from "./missing";
-import { piecesOf } from "./laid";
+import { piecesOf } from "@/core/boards/laid";
 import { type Blank, groups, type LayoutRequest } from "./request";
-import { layoutRequest } from "./ask";
+import { layoutRequest } from "@/core/job/ask";
 import { settingsApart, setUps } from "./setups";
 import { blank as plainBlank, board as plainBoard, request as asked, saw as plainSaw } from "./tests/samples";
 

@@ -1,8 +1,8 @@
 import type { Length } from "@/core/length/length";
 import { nm } from "@/core/length/length";
-import type { BoardStock } from "@/core/job/stock";
+import type { BoardStock } from "@/core/boards/stock";
 import type { Material } from "@/core/recipes/recipe";
-import type { Pinned } from "./laid";
+import type { Pinned } from "@/core/boards/laid";
 import type { WeighedStock } from "./weighed";
 
 /** A blank to be laid out. Sizes in nm, length along the grain; `quantity` for the whole job. */

@@ -2,7 +2,7 @@ import { inch } from "@/core/length/length";
 import { emptyJob } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { orderOf } from "@/core/order/order";
-import { layoutRequest } from "./ask";
+import { layoutRequest } from "@/core/job/ask";
 import { layOut } from "./layout";
 import { board } from "./tests/samples";
 import { weighed } from "./weighed";

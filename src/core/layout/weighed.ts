@@ -1,4 +1,4 @@
-import type { BoardStock } from "@/core/job/stock";
+import type { BoardStock } from "@/core/boards/stock";
 
 /** A board as the layout weighs it; `unpriced` where its price is only a stand-in. */
 export type WeighedStock = BoardStock & { unpriced?: true };

@@ -2,7 +2,7 @@ import type { WorkedJob } from "@/core/job/worked";
 import type { PackStock } from "@/core/job/job";
 import { lengthText } from "@/core/length/format";
 import { jointArea } from "@/core/layout/panels";
-import { piecesOf } from "@/core/layout/laid";
+import { piecesOf } from "@/core/boards/laid";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
 import { holds } from "@/core/shape/shape";
 

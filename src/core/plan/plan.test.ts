@@ -3,10 +3,10 @@ import { RECIPES } from "@/core/recipes";
 import { USUAL_WORKSHOP, emptyJob, type Job } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { layOut } from "@/core/layout/layout";
-import { layoutRequest } from "@/core/layout/ask";
+import { layoutRequest } from "@/core/job/ask";
 import { cheapestPacks, orderOf } from "@/core/order/order";
 import { calendar, clockText } from "./calendar";
-import { HAZARDOUS_STATIONS, caution } from "./cautions";
+import { HAZARDOUS_STATIONS, caution } from "@/core/work/cautions";
 import { PlanError, planOf } from "./plan";
 
 const job = (o: Partial<Job> = {}): Job => ({

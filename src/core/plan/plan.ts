@@ -2,7 +2,7 @@ import type { Workshop } from "@/core/job/job";
 import type { WorkedJob } from "@/core/job/worked";
 import type { LayoutResult } from "@/core/layout/layout";
 import { type Calendar, calendar, clockText } from "./calendar";
-import { type Operation, operations } from "./operations";
+import { type Operation, operations } from "@/core/work/operations";
 
 /** An operation with its place in the calendar; clock minutes, local. */
 export interface Planned extends Operation {

@@ -4,7 +4,7 @@ import { inch, type Length, mm } from "@/core/length/length";
 import { emptyJob } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { placedBox, probe, reach } from "@/core/shape/assembly";
-import { extent } from "@/core/shape/solid";
+import { extent } from "@/core/solid/solid";
 import { findStandard } from "@/core/standards";
 import { lengthOf, type Options, shapeItem } from "@/core/shape/shape";
 import { recipeFor } from "./index";

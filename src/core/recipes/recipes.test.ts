@@ -6,7 +6,7 @@ import { findStandard, STANDARDS } from "@/core/standards";
 import { blank, board, request, saw } from "@/core/layout/tests/samples";
 import { layOut } from "@/core/layout/layout";
 import { ITEM_AXES, placedBox, probe } from "@/core/shape/assembly";
-import { extent } from "@/core/shape/solid";
+import { extent } from "@/core/solid/solid";
 import { type Options, type Part, type Shape, ShapeError, asLength, lengthOf, shapeItem } from "@/core/shape/shape";
 import { findRecipe, RECIPES } from "./index";
 

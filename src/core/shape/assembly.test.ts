@@ -1,10 +1,10 @@
 import { inch } from "@/core/length/length";
-import { measureBody, measureFrame } from "@/core/fit/measure";
+import { measureBody, measureFrame } from "./measure";
 import { findRecipe } from "@/core/recipes";
 import { findStandard } from "@/core/standards";
 import { probe, reach, section, view } from "./assembly";
 import { type Options, type Shape, lengthOf, shapeItem } from "./shape";
-import { type Bite, sectionOf, silhouette, woodAlong } from "./solid";
+import { type Bite, sectionOf, silhouette, woodAlong } from "@/core/solid/solid";
 
 const make = (item: string, options: Options = {}): Shape =>
   shapeItem(findRecipe(item)!, findStandard("langstroth-10")!, "deep", options);

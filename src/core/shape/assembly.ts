@@ -9,7 +9,7 @@ import {
   sectionOf,
   silhouette,
   woodAlong,
-} from "./solid";
+} from "@/core/solid/solid";
 
 /**
  * The assembled item in space: x along the frames, y across, z up, in nm. Everything drawn or judged is read from

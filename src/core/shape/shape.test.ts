@@ -5,12 +5,12 @@ import { recipeSchema } from "@/core/recipes/recipe";
 import { findStandard, STANDARDS } from "@/core/standards";
 import { standardSchema } from "@/core/standards/standard";
 import { ITEM_AXES, placedBox, probe } from "./assembly";
-import { FormulaError, evaluate, lengthValue, toLength } from "./formula";
-import { featureSummary } from "./features";
+import { FormulaError, evaluate, lengthValue, toLength } from "@/core/formula/formula";
+import { featureSummary } from "@/core/feature/features";
 import { type Options, type Shape, ShapeError, shapeItem } from "./shape";
-import { Scope } from "./scope";
-import { AXES } from "./solid";
-import { workingText } from "./write";
+import { Scope } from "@/core/formula/scope";
+import { AXES } from "@/core/solid/solid";
+import { workingText } from "@/core/formula/write";
 
 const make = (item: string, size: string, options: Options = {}) =>
   shapeItem(findRecipe(item)!, findStandard("langstroth-10")!, size, options);

@@ -5,7 +5,7 @@ import type { Material, PartRecipe, Recipe } from "@/core/recipes/recipe";
 import type { Standard } from "@/core/standards/standard";
 import { STANDARD_NAMES } from "@/core/standards/words";
 import Fraction from "fraction.js";
-import { type Feature, shapeFeature } from "./features";
+import { type Feature, shapeFeature } from "@/core/feature/features";
 import {
   type Formula,
   FormulaError,
@@ -17,9 +17,9 @@ import {
   toFlag,
   toLength,
   toNumber,
-} from "./formula";
-import { type Definition, Scope, type Working } from "./scope";
-import type { Axis } from "./solid";
+} from "@/core/formula/formula";
+import { type Definition, Scope, type Working } from "@/core/formula/scope";
+import type { Axis } from "@/core/solid/solid";
 
 /** What a maker chose for a parameter, lengths already read. */
 export type OptionValue = Length | number | string | boolean;

@@ -1,4 +1,4 @@
-import { freeId } from "@/core/naming";
+import { freeId } from "./naming";
 import { LengthError, parseLength } from "@/core/length/parse";
 import { STANDARDS } from "./index";
 import type { Standard } from "./standard";

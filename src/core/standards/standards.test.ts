@@ -1,6 +1,6 @@
 import { inch, mm } from "@/core/length/length";
 import { parseLength } from "@/core/length/parse";
-import { compareStandards } from "./compare";
+import { compareStandards } from "@/core/fit/compare";
 import { findStandard, STANDARDS } from "./index";
 import { STANDARD_NAMES } from "./words";
 

@@ -12,7 +12,7 @@ import type { Units } from "@/core/length/length";
 import { findRecipe, recipeFor } from "@/core/recipes";
 import type { Recipe } from "@/core/recipes/recipe";
 import { type Shape, ShapeError } from "@/core/shape/shape";
-import { FormulaError } from "@/core/shape/formula";
+import { FormulaError } from "@/core/formula/formula";
 import { STANDARDS } from "@/core/standards";
 import { STANDARD_NAMES } from "@/core/standards/words";
 import type { Standard } from "@/core/standards/standard";

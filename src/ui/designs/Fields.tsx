@@ -2,7 +2,7 @@
 import { createContext, useContext } from "react";
 import type { DesignRead } from "@/core/designs/problems";
 import type { Units } from "@/core/length/length";
-import type { Formula } from "@/core/shape/formula";
+import type { Formula } from "@/core/formula/formula";
 import { ValueShown } from "@/ui/parts/WorkingText";
 import { at } from "@/core/designs/path";
 import type { Column } from "./columns";

@@ -4,7 +4,7 @@ import { nm, type Units } from "@/core/length/length";
 import type { Shape } from "@/core/shape/shape";
 import { lengthOf } from "@/core/shape/shape";
 import { bottomGap, endGap, topGap } from "@/core/fit/rules";
-import { bodyOf, frameOf } from "@/core/job/shapes";
+import { bodyOf, frameOf } from "@/core/line/shapes";
 import { Dimension } from "./Dimension";
 import { moved, paper } from "./paper";
 import type { Mark } from "@/core/drawing/stick";

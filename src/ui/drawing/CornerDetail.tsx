@@ -2,7 +2,7 @@ import { useId, useMemo } from "react";
 import { section } from "@/core/shape/assembly";
 import { inch, type Units } from "@/core/length/length";
 import { type Shape, lengthOf } from "@/core/shape/shape";
-import { bodyOf } from "@/core/job/shapes";
+import { bodyOf } from "@/core/line/shapes";
 import { paper } from "./paper";
 import { SvgMeasure } from "./SvgMeasure";
 import { Grain, Wood } from "./Wood";

@@ -2,7 +2,7 @@ import { useMemo } from "react";
 import { reach, section, view } from "@/core/shape/assembly";
 import { inch, nm, type Units } from "@/core/length/length";
 import { type Shape, lengthOf } from "@/core/shape/shape";
-import { frameOf } from "@/core/job/shapes";
+import { frameOf } from "@/core/line/shapes";
 import { Sentence } from "./BodySection";
 import { Dimension } from "./Dimension";
 import { moved, paper } from "./paper";

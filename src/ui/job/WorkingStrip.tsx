@@ -1,9 +1,9 @@
 "use client";
 import { Dialog } from "radix-ui";
-import { sourceText } from "@/core/shape/write";
-import { featureCuts } from "@/core/shape/features";
+import { sourceText } from "@/core/formula/write";
+import { featureCuts } from "@/core/feature/features";
 import type { Part } from "@/core/shape/shape";
-import type { Scope, Working } from "@/core/shape/scope";
+import type { Scope, Working } from "@/core/formula/scope";
 import type { Units } from "@/core/length/length";
 import { Key } from "@/ui/parts/Key";
 import { ValueShown, WorkingLine } from "@/ui/parts/WorkingText";

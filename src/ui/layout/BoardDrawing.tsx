@@ -1,5 +1,5 @@
 import { type KeyboardEvent } from "react";
-import { type Layout, type Offcut, piecesOf } from "@/core/layout/laid";
+import { type Layout, type Offcut, piecesOf } from "@/core/boards/laid";
 import type { BoardStock } from "@/core/job/job";
 import { lengthText } from "@/core/length/format";
 import type { Length, Units } from "@/core/length/length";

@@ -1,5 +1,5 @@
 import { cutsOf, type Cut } from "@/core/layout/cuts";
-import type { Layout } from "@/core/layout/laid";
+import type { Layout } from "@/core/boards/laid";
 import type { Saw } from "@/core/layout/request";
 import type { BoardStock } from "@/core/job/job";
 import type { Units } from "@/core/length/length";

@@ -1,7 +1,7 @@
-import { valueText } from "@/core/shape/write";
-import type { Value } from "@/core/shape/formula";
+import { valueText } from "@/core/formula/write";
+import type { Value } from "@/core/formula/formula";
 import { asLength } from "@/core/shape/shape";
-import type { Working } from "@/core/shape/scope";
+import type { Working } from "@/core/formula/scope";
 import type { Units } from "@/core/length/length";
 import { Measure } from "./Measure";
 

@@ -1,11 +1,11 @@
 "use client";
 import { useState } from "react";
 import { fitFrame, DEFAULT_BANDS } from "@/core/fit/rules";
-import { frameCount, measureBody, measureFrame } from "@/core/fit/measure";
+import { frameCount, measureBody, measureFrame } from "@/core/shape/measure";
 import type { Finding } from "@/core/fit/finding";
 import type { Units } from "@/core/length/length";
 import { recipeFor } from "@/core/recipes";
-import { FormulaError } from "@/core/shape/formula";
+import { FormulaError } from "@/core/formula/formula";
 import { ShapeError, shapeItem } from "@/core/shape/shape";
 import { COUNTS, standardProblems, withoutSize, withSize } from "@/core/standards/own";
 import type { Standard } from "@/core/standards/standard";

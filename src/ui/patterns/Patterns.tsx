@@ -5,7 +5,7 @@ import { STANDARDS } from "@/core/standards";
 import { ownId, standardFromNothing } from "@/core/standards/own";
 import type { Design } from "@/core/designs/design";
 import type { Standard } from "@/core/standards/standard";
-import { compareStandards, type ComparedValue, type Interchange } from "@/core/standards/compare";
+import { compareStandards, type ComparedValue, type Interchange } from "@/core/fit/compare";
 import { markText } from "@/core/standards/words";
 import type { Units } from "@/core/length/length";
 import { moveText } from "@/ui/job/moves";

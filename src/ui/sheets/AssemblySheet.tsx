@@ -1,10 +1,10 @@
 import Link from "next/link";
 import { partLetter } from "@/core/drawing/face";
-import { cutList } from "@/core/job/cutlist";
+import { cutList } from "@/core/line/cutlist";
 import type { WorkedJob } from "@/core/job/worked";
-import { caution } from "@/core/plan/cautions";
-import { featureCuts, noNailZones } from "@/core/shape/features";
-import { toNumber } from "@/core/shape/formula";
+import { caution } from "@/core/work/cautions";
+import { featureCuts, noNailZones } from "@/core/feature/features";
+import { toNumber } from "@/core/formula/formula";
 import { holds, type Shape } from "@/core/shape/shape";
 import { Flat, foldedParts } from "@/ui/drawing/Flat";
 import { Exploded } from "@/ui/drawing/Exploded";

@@ -10,8 +10,8 @@ import {
   USUAL_BEGINNINGS,
 } from "@/core/hive/hive";
 import { linesOf, neededBy } from "@/core/hive/lines";
-import { judgeStack } from "@/core/hive/stack";
-import { stand } from "@/core/hive/standing";
+import { judgeStack } from "@/core/fit/stack";
+import { stand } from "@/core/line/standing";
 import { STARTERS } from "@/core/hive/starters";
 import { warmth } from "@/core/hive/warmth";
 import { weigh } from "@/core/hive/weigh";
@@ -21,7 +21,7 @@ import { inch } from "@/core/length/length";
 import { recipeOf } from "@/core/designs/design";
 import type { OptionValue } from "@/core/shape/shape";
 import { ShapeError } from "@/core/shape/shape";
-import { FormulaError } from "@/core/shape/formula";
+import { FormulaError } from "@/core/formula/formula";
 import { HiveStack } from "@/ui/drawing/HiveStack";
 import { type Desk, useDesk } from "@/ui/job/useDesk";
 import { GapGauge } from "@/ui/parts/GapGauge";

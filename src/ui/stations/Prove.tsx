@@ -3,7 +3,7 @@ import { useState } from "react";
 import { lengthWithUnit } from "@/core/length/format";
 import { type Length } from "@/core/length/length";
 import { fitMade, type Made, MADE_BODY, MADE_FRAME, MADE_LABELS, type MadeName } from "@/core/fit/made";
-import type { WorkedLine } from "@/core/job/shapes";
+import type { WorkedLine } from "@/core/line/shapes";
 import { judgeReading, TOLERANCE } from "@/core/judge/reading";
 import { useDesk, useLaid } from "@/ui/job/useDesk";
 import { LengthField } from "@/ui/parts/LengthField";

@@ -1,11 +1,11 @@
 "use client";
 import { useState } from "react";
 import type { Finding } from "@/core/fit/finding";
-import { cutList } from "@/core/job/cutlist";
+import { cutList } from "@/core/line/cutlist";
 import { heightMarks } from "@/core/drawing/stick";
-import { frameFor, type WorkedLine } from "@/core/job/shapes";
+import { frameFor, type WorkedLine } from "@/core/line/shapes";
 import { lengthWithUnit } from "@/core/length/format";
-import { featureCuts } from "@/core/shape/features";
+import { featureCuts } from "@/core/feature/features";
 import type { Length, Units } from "@/core/length/length";
 import { markName } from "@/core/designs/design";
 import { BodySection } from "@/ui/drawing/BodySection";

@@ -3,7 +3,7 @@ import { cleanup, render, screen, waitFor, within } from "@testing-library/react
 import userEvent from "@testing-library/user-event";
 import { emptyJob, type Job, type JobLine } from "@/core/job/job";
 import { allLayouts, layOut } from "@/core/layout/layout";
-import { layoutRequest } from "@/core/layout/ask";
+import { layoutRequest } from "@/core/job/ask";
 import { workJob } from "@/core/job/worked";
 import { inch } from "@/core/length/length";
 import { board } from "@/core/layout/tests/samples";

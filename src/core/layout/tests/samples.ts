@@ -1,5 +1,5 @@
 import { inch, type Length, nm } from "@/core/length/length";
-import type { BoardStock } from "@/core/job/stock";
+import type { BoardStock } from "@/core/boards/stock";
 import type { Blank, LayoutRequest, Saw } from "../request";
 
 /** A 3/4 × 11 1/4 × 96 board as the yard sells it. */

@@ -4,7 +4,7 @@ import { connection } from "next/server";
 import { idParam } from "@/app/http";
 import type { Job } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
-import { layoutRequest } from "@/core/layout/ask";
+import { layoutRequest } from "@/core/job/ask";
 import { database } from "@/store/database";
 import { NoJobError, jobStore } from "@/store/jobs";
 import { BoardSheets } from "@/ui/sheets/BoardSheets";

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { answer, idParam } from "@/app/http";
 import { workJob } from "@/core/job/worked";
-import { layoutRequest } from "@/core/layout/ask";
+import { layoutRequest } from "@/core/job/ask";
 import { layoutCsv, layoutDxf, layoutSvg } from "@/exchange/layout";
 import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";

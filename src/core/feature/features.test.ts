@@ -2,8 +2,8 @@ import { inch, mm } from "@/core/length/length";
 import type { FeatureRecipe } from "@/core/recipes/recipe";
 import { featureSchema } from "@/core/recipes/recipe";
 import { featureCuts, featureSummary, featureText, shapeFeature } from "./features";
-import { Scope } from "./scope";
-import { extent, woodAlong } from "./solid";
+import { Scope } from "@/core/formula/scope";
+import { extent, woodAlong } from "@/core/solid/solid";
 
 const size = { l: inch(10), w: inch(6), t: inch(1) };
 const make = (recipe: FeatureRecipe) => shapeFeature(featureSchema.parse(recipe), new Scope(), size);

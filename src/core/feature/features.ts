@@ -1,9 +1,9 @@
 import type { FeatureRecipe } from "@/core/recipes/recipe";
 import { type Length, type Units, nm } from "@/core/length/length";
 import { lengthText } from "@/core/length/format";
-import { FormulaError, toCount, toLength, toNumber } from "./formula";
-import type { Scope } from "./scope";
-import { type Axis, type Bite, extent, type Prism, type Range } from "./solid";
+import { FormulaError, toCount, toLength, toNumber } from "@/core/formula/formula";
+import type { Scope } from "@/core/formula/scope";
+import { type Axis, type Bite, extent, type Prism, type Range } from "@/core/solid/solid";
 
 /** A cut into a part: what it takes away, and how a person says it. */
 export interface Feature {

@@ -5,7 +5,7 @@ import type { Step } from "@/core/layout/cuts";
 import { panelOf } from "@/core/layout/panels";
 import { type SetUp, setUps } from "@/core/layout/setups";
 import { holds } from "@/core/shape/shape";
-import { toLength } from "@/core/shape/formula";
+import { toLength } from "@/core/formula/formula";
 import { caution } from "./cautions";
 
 /** A step of work at one station on one lot. Minutes are worked time; `wait` is clock time that must pass after it. */

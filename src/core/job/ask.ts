@@ -1,8 +1,8 @@
-import { cutList } from "@/core/job/cutlist";
-import type { WorkedJob } from "@/core/job/worked";
-import { asStaves } from "./panels";
-import type { Blank, LayoutRequest, Saw } from "./request";
-import { weighed } from "./weighed";
+import { cutList } from "@/core/line/cutlist";
+import type { WorkedJob } from "./worked";
+import { asStaves } from "@/core/layout/panels";
+import type { Blank, LayoutRequest, Saw } from "@/core/layout/request";
+import { weighed } from "@/core/layout/weighed";
 
 /** What a job asks of the layout: its cut list as blanks (panels as their staves), its boards and its saw. */
 export function layoutRequest(worked: WorkedJob): LayoutRequest {

@@ -1,10 +1,10 @@
 import { lengthText, toMm } from "@/core/length/format";
 import type { Units } from "@/core/length/length";
-import { featureText } from "@/core/shape/features";
+import { featureText } from "@/core/feature/features";
 import type { Part } from "@/core/shape/shape";
-import { workingText } from "@/core/shape/write";
+import { workingText } from "@/core/formula/write";
 import type { WorkedLine } from "./shapes";
-import type { WorkedJob } from "./worked";
+import type { WorkedJob } from "@/core/job/worked";
 
 /** One kind of piece of one line, for the whole job. */
 export interface CutPart {

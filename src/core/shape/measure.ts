@@ -1,7 +1,7 @@
 import { type Length, nm } from "@/core/length/length";
-import { probe, reach } from "@/core/shape/assembly";
-import { type Shape, lengthOf } from "@/core/shape/shape";
-import { toCount, toLength } from "@/core/shape/formula";
+import { probe, reach } from "./assembly";
+import { type Shape, lengthOf } from "./shape";
+import { toCount, toLength } from "@/core/formula/formula";
 
 /** What the fit rules need of a body, read from its geometry: the handbook's Li Wi Lo Wo H rw rd. Lengths in nm. */
 export interface BodyMeasures {

@@ -1,13 +1,13 @@
-import { fitFrame, DEFAULT_BANDS } from "@/core/fit/rules";
-import type { Finding } from "@/core/fit/finding";
-import { frameCount, measureBody, measureFrame } from "@/core/fit/measure";
+import { fitFrame, DEFAULT_BANDS } from "./rules";
+import type { Finding } from "./finding";
+import { frameCount, measureBody, measureFrame } from "@/core/shape/measure";
 import type { Length, Units } from "@/core/length/length";
 import { recipeFor, RECIPES } from "@/core/recipes";
-import { amount, lengthValue, type Value } from "@/core/shape/formula";
+import { amount, lengthValue, type Value } from "@/core/formula/formula";
 import { parseLength } from "@/core/length/parse";
 import { type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
-import type { Mark, Standard } from "./standard";
-import { STANDARD_NAMES } from "./words";
+import type { Mark, Standard } from "@/core/standards/standard";
+import { STANDARD_NAMES } from "@/core/standards/words";
 
 /** One value of two standards, side by side; undefined where a standard does not give it. */
 export interface ComparedValue {

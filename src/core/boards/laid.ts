@@ -1,5 +1,5 @@
 import type { Length } from "@/core/length/length";
-import type { Order } from "./cutting/problem";
+import type { Order } from "@/core/layout/cutting/problem";
 
 /** A piece on a board: its corner from the left end and the reference edge; sizes as it lies. */
 export interface LaidPiece {

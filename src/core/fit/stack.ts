@@ -1,10 +1,10 @@
-import type { Finding, State } from "@/core/fit/finding";
-import { DEFAULT_BANDS, gapState } from "@/core/fit/rules";
+import type { Finding, State } from "./finding";
+import { DEFAULT_BANDS, gapState } from "./rules";
 import { lengthWithUnit } from "@/core/length/format";
 import { inch, type Length, nm, type Units } from "@/core/length/length";
-import { lengthValue, toLength } from "@/core/shape/formula";
-import { Scope, type Working } from "@/core/shape/scope";
-import { chainOf, type Standing } from "./standing";
+import { lengthValue, toLength } from "@/core/formula/formula";
+import { Scope, type Working } from "@/core/formula/scope";
+import { chainOf, type Standing } from "@/core/line/standing";
 
 /** Every place where two things of a hive meet, judged; a finding's `line` is the level it is found at, from the ground. */
 export function judgeStack(standing: Standing[], units: Units): Finding[] {

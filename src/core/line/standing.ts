@@ -1,12 +1,12 @@
 import { bottomGap, topGap } from "@/core/fit/rules";
-import { frameCount } from "@/core/fit/measure";
-import { bodyOf, frameFor, frameOf, schoolOf, shapeOfLine, type WorkedLine } from "@/core/job/shapes";
+import { frameCount } from "@/core/shape/measure";
+import { bodyOf, frameFor, frameOf, schoolOf, shapeOfLine, type WorkedLine } from "./shapes";
 import type { Job } from "@/core/job/job";
 import { type Length, nm } from "@/core/length/length";
-import { toCount, toLength } from "@/core/shape/formula";
+import { toCount, toLength } from "@/core/formula/formula";
 import type { Shape } from "@/core/shape/shape";
-import type { Hive, Season } from "./hive";
-import { standsIn } from "./hive";
+import type { Hive, Season } from "@/core/hive/hive";
+import { standsIn } from "@/core/hive/hive";
 
 interface Size {
   length: Length;

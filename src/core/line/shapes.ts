@@ -1,11 +1,11 @@
-import { type BodyMeasures, type FrameMeasures, measureBody, measureFrame } from "@/core/fit/measure";
+import { type BodyMeasures, type FrameMeasures, measureBody, measureFrame } from "@/core/shape/measure";
 import type { BeeSpace } from "@/core/fit/rules";
 import { type MakersOwn, recipeOf } from "@/core/designs/design";
 import { kinOf, recipeFor, RECIPES } from "@/core/recipes";
 import { standardOf } from "@/core/standards/own";
 import type { Standard } from "@/core/standards/standard";
 import { type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
-import type { Job, JobLine } from "./job";
+import type { Job, JobLine } from "@/core/job/job";
 
 /** A line with its shape worked out. */
 export interface WorkedLine {

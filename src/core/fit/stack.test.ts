@@ -1,14 +1,14 @@
 import fc from "fast-check";
-import { DEFAULT_BANDS, gapState } from "@/core/fit/rules";
+import { DEFAULT_BANDS, gapState } from "./rules";
 import { emptyJob } from "@/core/job/job";
 import { inch } from "@/core/length/length";
 import { RECIPES } from "@/core/recipes";
-import { boxFor } from "./fitted";
-import { type Hive, type Level, SEASONS, standsIn, USUAL_BEGINNINGS } from "./hive";
-import { linesOf } from "./lines";
+import { boxFor } from "@/core/hive/fitted";
+import { type Hive, type Level, SEASONS, standsIn, USUAL_BEGINNINGS } from "@/core/hive/hive";
+import { linesOf } from "@/core/hive/lines";
 import { judgeStack } from "./stack";
-import { heightOf, stand } from "./standing";
-import { weigh } from "./weigh";
+import { heightOf, stand } from "@/core/line/standing";
+import { weigh } from "@/core/hive/weigh";
 
 const job = emptyJob("x", "in");
 const level = (item: string, options: Record<string, number | string | boolean> = {}, size = "deep"): Level => ({

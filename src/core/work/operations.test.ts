@@ -3,11 +3,11 @@ import { inch } from "@/core/length/length";
 import { emptyJob, type Job, type JobLine, USUAL_WORKSHOP, type Workshop } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { layOut } from "@/core/layout/layout";
-import { layoutRequest } from "@/core/layout/ask";
-import { calendar, clockText } from "./calendar";
+import { layoutRequest } from "@/core/job/ask";
+import { calendar, clockText } from "@/core/plan/calendar";
 import { caution } from "./cautions";
 import { operations } from "./operations";
-import { planDocument, planOf } from "./plan";
+import { planDocument, planOf } from "@/core/plan/plan";
 
 const BOARD = {
   form: "board",

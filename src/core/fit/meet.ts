@@ -1,9 +1,9 @@
-import { DEFAULT_BANDS } from "@/core/fit/rules";
-import type { Finding } from "@/core/fit/finding";
-import { judgeMeeting } from "@/core/hive/stack";
-import { type Standing, standingOf } from "@/core/hive/standing";
+import { DEFAULT_BANDS } from "./rules";
+import type { Finding } from "./finding";
+import { judgeMeeting } from "./stack";
+import { type Standing, standingOf } from "@/core/line/standing";
 import type { Units } from "@/core/length/length";
-import { itemOf, type WorkedLine } from "./shapes";
+import { itemOf, type WorkedLine } from "@/core/line/shapes";
 
 /** Boxes that floors, covers, rims and sheets of the same standard stand under and on. */
 const BOXES = ["body", "divided-body", "joined-body"];
