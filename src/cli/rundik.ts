@@ -24,7 +24,7 @@ import {
  * `rundik <verb> <file>`: one JSON document on stdout and exit 0; on bad input a message on stderr and exit 2.
  */
 const VERBS: Record<string, (worked: WorkedJob) => unknown | Promise<unknown>> = {
-  cutlist: cutListDocument,
+  cutlist: (w) => cutListDocument(w.lines, w.job.units),
   check: (w) => findingsDocument(w.findings, w.job.units),
   layout: async (w) => layoutDocument(await laidOut(w)),
   order: async (w) => orderDocument(orderOf(w, await laidOut(w))),

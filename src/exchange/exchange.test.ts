@@ -1,9 +1,10 @@
+import type { JobLine } from "@/core/line/line";
 import DxfParser from "dxf-parser";
 import { XMLParser } from "fast-xml-parser";
 import Papa from "papaparse";
 import { inch, mm } from "@/core/length/length";
 import { storyStick } from "@/core/drawing/stick";
-import { emptyJob, type JobLine } from "@/core/job/job";
+import { emptyJob } from "@/core/job/job";
 import { cutList } from "@/core/line/cutlist";
 import { workJob } from "@/core/job/worked";
 import { RECIPES } from "@/core/recipes";
@@ -109,8 +110,8 @@ describe("DXF, read back by an independent parser", () => {
         expect(new XMLParser().parse(itemSvg(shape))).toHaveProperty("svg");
         const line = { item, standard: standard.id, size: standard.defaultSize, quantity: 2, options: {} };
         const worked = workJob({ ...emptyJob("x", "mm"), lines: [line] });
-        expect(cutList(worked).map((c) => c.part.name)).toEqual(shape.parts.map((p) => p.name));
-        expect(storyStick(worked, 0).marks.length).toBeGreaterThan(0);
+        expect(cutList(worked.lines).map((c) => c.part.name)).toEqual(shape.parts.map((p) => p.name));
+        expect(storyStick(worked.lines, 0).marks.length).toBeGreaterThan(0);
       }
   });
 
@@ -146,7 +147,7 @@ describe("SVG", () => {
 
 describe("the story stick on paper", () => {
   test("carries every measure of the line once, in order, with all its names", () => {
-    const stick = storyStick(work({}), 0);
+    const stick = storyStick(work({}).lines, 0);
     expect(stick.marks.map((m) => m.at)).toEqual(stick.marks.map((m) => m.at).sort((a, b) => a - b));
     expect(stick.marks.find((m) => m.at === inch(9, 5, 8))!.label).toBe("lower edge; side, width; end, width");
     expect(stick.length).toBe(inch(19, 1, 8));
@@ -166,7 +167,7 @@ describe("the story stick on paper", () => {
   ] as const)(
     "in %s on %s: read back, the check length and the marks measure true",
     async (units, paper, width, height, check) => {
-      const stick = storyStick(work({}), 0);
+      const stick = storyStick(work({}).lines, 0);
       const pdf = await stickPdf(stick, units, paper, "Heath estate");
       const { getDocument, OPS } = await import("pdfjs-dist/legacy/build/pdf.mjs");
       const doc = await getDocument({ data: new Uint8Array(pdf), useSystemFonts: true, verbosity: 0 }).promise;

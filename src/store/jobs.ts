@@ -1,6 +1,8 @@
+import type { JobLine } from "@/core/line/line";
+import type { StockEntry } from "@/core/boards/stock";
 import { type Act, actText } from "@/core/job/acts";
 import { carryOut } from "@/core/job/perform";
-import { emptyJob, type Job, type JobLine, type StockEntry, USUAL_WORKSHOP } from "@/core/job/job";
+import { emptyJob, type Job, USUAL_WORKSHOP } from "@/core/job/job";
 import type { StoredJob } from "@/core/job/stored";
 import type { Db } from "./database";
 

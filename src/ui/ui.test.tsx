@@ -1,7 +1,8 @@
+import { stand } from "@/core/hive/stand";
 import { renderToStaticMarkup } from "react-dom/server";
 import type { Hive } from "@/core/hive/hive";
 import { STARTERS } from "@/core/hive/starters";
-import { heightOf, stand } from "@/core/line/standing";
+import { heightOf } from "@/core/line/standing";
 import { inch, mm, nm } from "@/core/length/length";
 import { emptyJob } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";

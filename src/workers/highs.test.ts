@@ -1,6 +1,6 @@
+import type { BoardStock } from "@/core/boards/stock";
 import fc from "fast-check";
 import { inch, nm } from "@/core/length/length";
-import type { BoardStock } from "@/core/job/job";
 import type { CuttingProblem } from "@/core/layout/cutting/problem";
 import { solveCutting } from "@/core/layout/cutting/solve";
 import { checkAnswer } from "@/core/layout/tests/check";

@@ -1,5 +1,7 @@
 import type { Length } from "@/core/length/length";
-import type { Order } from "@/core/layout/cutting/problem";
+
+/** What is cut first: strips along the stock (rip), or sections across it (crosscut). */
+export type Order = "rip" | "crosscut";
 
 /** A piece on a board: its corner from the left end and the reference edge; sizes as it lies. */
 export interface LaidPiece {

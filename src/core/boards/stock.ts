@@ -1,4 +1,5 @@
 import type { Length } from "@/core/length/length";
+import type { Material } from "@/core/recipes/recipe";
 
 /** Material on hand or for sale. `available` null is unlimited; `yard` costs nothing and is used first. */
 export type StockEntry = BoardStock | PackStock;
@@ -25,4 +26,16 @@ export interface PackStock {
   price: number;
   available: number | null;
   source: "yard" | "buy";
+}
+
+/** What a stock is, by the words it is called: boards are wood, and a sheet is ply unless it says otherwise. */
+export function kindOf(s: Pick<BoardStock, "form" | "material">): Material {
+  if (s.form === "board") return "wood";
+  const words: [Material, RegExp][] = [
+    ["mesh", /mesh|cloth|net/i],
+    ["metal", /metal|alumin|steel|zinc|tin/i],
+    ["foam", /foam|polystyrene/i],
+    ["plastic", /plastic|polycarbonate|acrylic|hdpe/i],
+  ];
+  return words.find(([, word]) => word.test(s.material))?.[0] ?? "ply";
 }

@@ -1,9 +1,8 @@
 import type { Length, Units } from "@/core/length/length";
 import { nm } from "@/core/length/length";
 import type { WorkedLine } from "@/core/line/shapes";
-import type { WorkedJob } from "@/core/job/worked";
 import { bodyOf, frameFor, frameOf } from "@/core/line/shapes";
-import { bottomGap, topGap } from "@/core/fit/rules";
+import { bottomGap, topGap } from "@/core/line/hung";
 import { lengthOf } from "@/core/shape/shape";
 
 /** A mark on the story stick: how far from the top, what it is, and what it lights on the page. */
@@ -57,13 +56,13 @@ export function heightMarks(line: WorkedLine, lines: WorkedLine[]): Mark[] {
 }
 
 /** Every height, width and length of a line on one batten, so that nobody measures again. */
-export function storyStick(worked: WorkedJob, at: number): Stick {
-  const line = worked.lines[at]!;
+export function storyStick(lines: WorkedLine[], at: number): Stick {
+  const line = lines[at]!;
   const found = new Map<Length, string[]>();
   const add = (length: Length, label: string) => {
     if (length > 0) found.set(length, [...(found.get(length) ?? []).filter((l) => l !== label), label]);
   };
-  for (const m of heightMarks(line, worked.lines)) add(m.at, m.label);
+  for (const m of heightMarks(line, lines)) add(m.at, m.label);
   for (const p of line.shape.parts) {
     add(p.cut.l, `${p.name.toLowerCase()}, length`);
     add(p.cut.w, `${p.name.toLowerCase()}, width`);

@@ -44,7 +44,13 @@ export function compareStandards(a: Standard, sizeA: string, b: Standard, sizeB:
   const values = names.map((name): ComparedValue => {
     const [x, y] = [read(a, sizeA, name), read(b, sizeB, name)];
     const lengths = x?.value.kind === "amount" && y?.value.kind === "amount" && x.value.dim === 1 && y.value.dim === 1;
-    return { name, label: STANDARD_NAMES[name]!, a: x, b: y, ...(lengths ? { by: (amountOf(y.value) - amountOf(x.value)) as Length } : {}) };
+    return {
+      name,
+      label: STANDARD_NAMES[name]!,
+      a: x,
+      b: y,
+      ...(lengths ? { by: (amountOf(y.value) - amountOf(x.value)) as Length } : {}),
+    };
   });
   return { values, interchange: [tryIn(a, sizeA, b, sizeB, units), tryIn(b, sizeB, a, sizeA, units)] };
 }
@@ -57,10 +63,18 @@ function tryIn(frame: Standard, frameSize: string, box: Standard, boxSize: strin
   const body = RECIPES.filter((r) => r.kind === "body").map((r) => r.id);
   const b = ["body", ...body].flatMap((id) => usual(id, box, boxSize) ?? [])[0];
   if (!f || f.recipe.kind !== "frame" || !b) return { frame, box, answer: "nothing to try", findings: [] };
-  const findings = fitFrame(measureFrame(f), measureBody(b), frameCount(b), box.beeSpace, { line: 0, units, bands: DEFAULT_BANDS })
+  const findings = fitFrame(measureFrame(f), measureBody(b), frameCount(b), box.beeSpace, {
+    line: 0,
+    units,
+    bands: DEFAULT_BANDS,
+  })
     // How many of another standard's frames go across is a question of its own pitch and count.
     .filter((x) => x.rule !== "side-play");
-  const worst = findings.some((x) => x.state === "stop") ? "no" : findings.some((x) => x.state === "care") ? "with care" : "fits";
+  const worst = findings.some((x) => x.state === "stop")
+    ? "no"
+    : findings.some((x) => x.state === "care")
+      ? "with care"
+      : "fits";
   return { frame, box, answer: worst, findings };
 }
 

@@ -1,5 +1,6 @@
+import type { JobLine } from "@/core/line/line";
 import { inch } from "@/core/length/length";
-import { emptyJob, type JobLine } from "@/core/job/job";
+import { emptyJob } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { noNailZones } from "@/core/feature/features";
 import { findingsDocument } from "./document";

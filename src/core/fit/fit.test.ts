@@ -1,8 +1,10 @@
+import type { JobLine } from "@/core/line/line";
+import { bearing, bottomGap, topGap } from "@/core/line/hung";
 import { inch, mm, nm } from "@/core/length/length";
 import { lengthText } from "@/core/length/format";
-import { emptyJob, type Job, type JobLine } from "@/core/job/job";
+import { emptyJob, type Job } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
-import { DEFAULT_BANDS, bearing, bottomGap, gapState, topGap } from "./rules";
+import { DEFAULT_BANDS, gapState } from "./rules";
 import type { BodyMeasures, FrameMeasures } from "@/core/shape/measure";
 
 const line = (item: string, options: JobLine["options"] = {}, size = "deep"): JobLine => ({

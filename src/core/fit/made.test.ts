@@ -1,5 +1,6 @@
+import type { JobLine } from "@/core/line/line";
 import { inch, mm } from "@/core/length/length";
-import { emptyJob, type JobLine } from "@/core/job/job";
+import { emptyJob } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { fitMade } from "./made";
 
@@ -13,7 +14,7 @@ const line = (o: Partial<JobLine> = {}): JobLine => ({
 });
 const made = (measured: Parameters<typeof fitMade>[2], of: Partial<JobLine> = {}) => {
   const worked = workJob({ ...emptyJob("x", "in"), lines: [line(of)] });
-  return fitMade(worked, worked.lines[0]!, measured);
+  return fitMade(worked.lines, worked.lines[0]!, measured, worked.job.units);
 };
 
 test("nothing measured, nothing changed; the design's own numbers are offered", () => {

@@ -1,6 +1,5 @@
 import type { Length, Units } from "@/core/length/length";
 import type { WorkedLine } from "@/core/line/shapes";
-import type { WorkedJob } from "@/core/job/worked";
 import { bodyOf, frameFor, frameOf, schoolOf } from "@/core/line/shapes";
 import type { Finding } from "./finding";
 import { type BodyMeasures, type FrameMeasures, frameCount } from "@/core/shape/measure";
@@ -37,9 +36,9 @@ export interface MadeFit {
  * Fits a made piece: measured values stand in for designed ones and every rule that uses them is worked out again.
  * A body that shrank 1/8" has a bottom gap that much smaller.
  */
-export function fitMade(worked: WorkedJob, line: WorkedLine, made: Made, units: Units = worked.job.units): MadeFit {
+export function fitMade(lines: WorkedLine[], line: WorkedLine, made: Made, units: Units): MadeFit {
   const body = bodyOf(line.shape);
-  const frame = frameOf(frameFor(line, worked.lines));
+  const frame = frameOf(frameFor(line, lines));
   const run = (b: BodyMeasures, f: FrameMeasures): Finding[] => {
     const ctx = { line: line.at, units, bands: DEFAULT_BANDS };
     const school = schoolOf(line.shape);

@@ -1,3 +1,4 @@
+import { stand } from "@/core/hive/stand";
 import fc from "fast-check";
 import { DEFAULT_BANDS, gapState } from "./rules";
 import { emptyJob } from "@/core/job/job";
@@ -7,7 +8,7 @@ import { boxFor } from "@/core/hive/fitted";
 import { type Hive, type Level, SEASONS, standsIn, USUAL_BEGINNINGS } from "@/core/hive/hive";
 import { linesOf } from "@/core/hive/lines";
 import { judgeStack } from "./stack";
-import { heightOf, stand } from "@/core/line/standing";
+import { heightOf } from "@/core/line/standing";
 import { weigh } from "@/core/hive/weigh";
 
 const job = emptyJob("x", "in");

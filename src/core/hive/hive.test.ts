@@ -1,3 +1,4 @@
+import { stand } from "./stand";
 import { unit } from "mathjs";
 import type { Finding } from "@/core/fit/finding";
 import { emptyJob } from "@/core/job/job";
@@ -7,7 +8,7 @@ import { inch, mm } from "@/core/length/length";
 import { type Hive, type Level, USUAL_BEGINNINGS } from "./hive";
 import { linesOf, neededBy } from "./lines";
 import { judgeStack } from "@/core/fit/stack";
-import { heightOf, stand } from "@/core/line/standing";
+import { heightOf } from "@/core/line/standing";
 import { STARTERS } from "./starters";
 import { conductivity, warmth } from "./warmth";
 import { weigh } from "./weigh";

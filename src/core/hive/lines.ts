@@ -1,11 +1,11 @@
-import { bodyOf, frameFor, shapeOfLine } from "@/core/line/shapes";
-import type { Job, JobLine } from "@/core/job/job";
+import { bodyOf, frameFor, type Own, shapeOfLine } from "@/core/line/shapes";
+import type { JobLine } from "@/core/line/line";
 import { frameCount } from "@/core/shape/measure";
 import { toCount } from "@/core/formula/formula";
 import { type Hive, SEASONS, type Season } from "./hive";
 
 /** What one click makes of a hive: a line for each different thing in it, frames with every box, times the hives wanted. */
-export function linesOf(hive: Hive, job: Job): JobLine[] {
+export function linesOf(hive: Hive, job: Own): JobLine[] {
   const lines: JobLine[] = [];
   const add = (line: Omit<JobLine, "quantity">, quantity: number) => {
     const same = lines.find((l) => key(l) === key(line));

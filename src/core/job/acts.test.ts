@@ -1,3 +1,4 @@
+import type { JobLine } from "@/core/line/line";
 import fc from "fast-check";
 import { inch, type Length } from "@/core/length/length";
 import { pin } from "@/core/layout/byhand";
@@ -13,7 +14,7 @@ import { type Act, actText, preview } from "./acts";
 import { cutList } from "@/core/line/cutlist";
 import { readJob, writeJob } from "./file";
 import { findMakeable, makeables } from "./find";
-import { emptyJob, type Job, type JobLine, USUAL_WORKSHOP } from "./job";
+import { emptyJob, type Job, USUAL_WORKSHOP } from "./job";
 import { carryOut } from "./perform";
 import { shapeOfLine } from "@/core/line/shapes";
 import { workJob } from "./worked";
@@ -83,7 +84,7 @@ describe("each act", () => {
       },
     } as typeof DESIGN;
     const second = carryOut(first, { do: "use design", design: deep });
-    const wide = (j: Job) => cutList(workJob(j)).find((c) => c.line.at === 1)!.part.size.w;
+    const wide = (j: Job) => cutList(workJob(j).lines).find((c) => c.line.at === 1)!.part.size.w;
     expect([second.designs.length, wide(first), wide(second)]).toEqual([1, inch(2), inch(4)]);
   });
 
@@ -230,7 +231,7 @@ describe("any job at all", () => {
     fc.assert(
       fc.property(anyJob, (j) => {
         const worked = workJob({ ...emptyJob(j.name, j.units), lines: j.lines });
-        for (const { part, quantity, line: l } of cutList(worked)) {
+        for (const { part, quantity, line: l } of cutList(worked.lines)) {
           expect(quantity).toBe(part.places.length * l.line.quantity);
           for (const d of Object.values(part.cut)) expect(d).toBeGreaterThan(0);
         }

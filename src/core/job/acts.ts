@@ -1,3 +1,5 @@
+import type { BoardStock, StockEntry } from "@/core/boards/stock";
+import type { JobLine } from "@/core/line/line";
 import type { Hive } from "@/core/hive/hive";
 import type { Pinned } from "@/core/boards/laid";
 import { type LaidPiece, piecesOf } from "@/core/boards/laid";
@@ -6,7 +8,7 @@ import { type Design, markName, recipeOf } from "@/core/designs/design";
 import type { OptionValue } from "@/core/shape/shape";
 import { standardOf } from "@/core/standards/own";
 import type { Standard } from "@/core/standards/standard";
-import type { BoardStock, Job, JobLine, StockEntry, Workshop } from "./job";
+import type { Job, Workshop } from "./job";
 import { JobFileError } from "@/core/problem/problem";
 import { shapeOfLine } from "@/core/line/shapes";
 

@@ -1,7 +1,8 @@
+import type { Saw } from "@/core/boards/saw";
 import { cutList } from "@/core/line/cutlist";
 import type { WorkedJob } from "./worked";
 import { asStaves } from "@/core/layout/panels";
-import type { Blank, LayoutRequest, Saw } from "@/core/layout/request";
+import type { Blank, LayoutRequest } from "@/core/layout/request";
 import { weighed } from "@/core/layout/weighed";
 
 /** What a job asks of the layout: its cut list as blanks (panels as their staves), its boards and its saw. */
@@ -12,7 +13,7 @@ export function layoutRequest(worked: WorkedJob): LayoutRequest {
   const saw: Saw = { kerf, endTrim, edgeTrim, sheetTrim, minHold, keepOffcut, sheetStages };
   const boards = worked.job.stock.flatMap((s, i) => (s.form === "pack" ? [] : [i]));
   return {
-    blanks: cutList(worked).map(({ id, part, quantity }) => {
+    blanks: cutList(worked.lines).map(({ id, part, quantity }) => {
       const blank: Blank = {
         id,
         name: part.name,

@@ -1,3 +1,5 @@
+import type { JobLine } from "@/core/line/line";
+import type { StockEntry } from "@/core/boards/stock";
 import { distance } from "fastest-levenshtein";
 import { z } from "zod";
 import { type Level, MOST_HIVES, MOST_LEVELS, SEASONS, USUAL_BEGINNINGS } from "@/core/hive/hive";
@@ -13,7 +15,7 @@ import { standardOf, standardProblems } from "@/core/standards/own";
 import { type Standard, standardSchema } from "@/core/standards/standard";
 import { FormulaError } from "@/core/formula/formula";
 import { type Options, ShapeError } from "@/core/shape/shape";
-import { type Job, type JobLine, LIMITS, type StockEntry, USUAL_WORKSHOP } from "./job";
+import { type Job, LIMITS, USUAL_WORKSHOP } from "./job";
 import { JobFileError, meant } from "@/core/problem/problem";
 import type { LaidPiece } from "@/core/boards/laid";
 import { shapeOfLine } from "@/core/line/shapes";

@@ -49,7 +49,8 @@ describe("the job file", () => {
   });
 
   test("the cut list of forty deep bodies, rabbet in the ends (joint table, handbook 4 [trade])", () => {
-    const { parts } = cutListDocument(workJob(readJob(file())));
+    const worked = workJob(readJob(file()));
+    const { parts } = cutListDocument(worked.lines, worked.job.units);
     expect(parts.map((p) => [p.quantity, p.name, p.text.length, p.text.width, p.lengthMm])).toEqual([
       [80, "Side", "19 1/8", "9 5/8", 485.775],
       [80, "End", "16 1/4", "9 5/8", 412.75],

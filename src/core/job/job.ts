@@ -4,8 +4,9 @@ import type { Pinned } from "@/core/boards/laid";
 import type { Design } from "@/core/designs/design";
 import type { Hive } from "@/core/hive/hive";
 import type { Weighing } from "@/core/layout/request";
+import type { Saw } from "@/core/boards/saw";
 import type { StockEntry } from "@/core/boards/stock";
-import type { Options } from "@/core/shape/shape";
+import type { JobLine } from "@/core/line/line";
 import type { Standard } from "@/core/standards/standard";
 
 /** What someone wants made. Lengths in nm whatever the units it is shown in; dates are local, `YYYY-MM-DD`. */
@@ -27,26 +28,8 @@ export interface Job {
   hives: Hive[];
 }
 
-export interface JobLine {
-  item: string;
-  standard: string;
-  size: string;
-  quantity: number;
-  options: Options;
-}
-
-export type { BoardStock, PackStock, StockEntry } from "@/core/boards/stock";
-
 /** How the shop works: what the saw takes, who is there when, what glue it takes. Minutes of a day from midnight. */
-export interface Workshop {
-  kerf: Length;
-  endTrim: Length;
-  edgeTrim: Length;
-  sheetTrim: Length;
-  minHold: Length;
-  keepOffcut: Length;
-  /** Cuts one after another on a sheet before the trim. */
-  sheetStages: 2 | 3;
+export interface Workshop extends Saw {
   weighing: Weighing;
   /** Parts wider than every board are glued up from staves; each joint loses so much to the jointer. */
   panels: boolean;

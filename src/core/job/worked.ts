@@ -1,31 +1,7 @@
 import { type Finding } from "@/core/fit/finding";
-import { frameCount } from "@/core/shape/measure";
-import {
-  DEFAULT_BANDS,
-  betweenBoxes,
-  demands,
-  fitFrame,
-  footprintStep,
-  ownFigures,
-  usualOutside,
-} from "@/core/fit/rules";
-import { contactArea, excluderCover, innerVolume } from "@/core/fit/figures";
-import { nm } from "@/core/length/length";
-import { lengthOf } from "@/core/shape/shape";
+import { fitLines } from "@/core/fit/lines";
+import { shapeOfLine, type WorkedLine } from "@/core/line/shapes";
 import type { Job } from "./job";
-import { meetings } from "@/core/fit/meet";
-import {
-  bodyFor,
-  bodyOf,
-  frameFor,
-  frameOf,
-  framesFor,
-  itemOf,
-  mates,
-  schoolOf,
-  shapeOfLine,
-  type WorkedLine,
-} from "@/core/line/shapes";
 
 export interface WorkedJob {
   job: Job;
@@ -40,90 +16,7 @@ export function workJob(job: Job): WorkedJob {
   const known = jobs.get(job);
   if (known) return known;
   const lines = job.lines.map((line, at) => ({ line, at, shape: shapeOfLine(line, job.units, job) }));
-  const worked = { job, lines, findings: fitJob(job, lines) };
+  const worked = { job, lines, findings: fitLines(lines, job.units) };
   jobs.set(job, worked);
   return worked;
-}
-
-/** Figures to compare this box by. */
-function figures(line: WorkedLine, lines: WorkedLine[], ctx: { line: number; units: Job["units"] }): Finding[] {
-  const frame = frameFor(line, lines);
-  const named = (name: string) => (frame.scope.has(name) ? lengthOf(frame, name) : nm(0));
-  const touching = frame.scope.has("barWidth") && named("barWidth") === named("shoulderWidth");
-  return [
-    contactArea(
-      frameOf(frame),
-      bodyOf(line.shape),
-      {
-        topBarWidth: named("topBarWidth"),
-        shoulder: touching ? named("shoulderLength") : nm(0),
-        endBarThickness: named("endBarThickness"),
-      },
-      ctx,
-    ),
-    innerVolume(bodyOf(line.shape), ctx),
-  ];
-}
-
-/** The first line of each kind of box: a line is held against what differs, not against its like again and again. */
-function different(lines: WorkedLine[]): WorkedLine[] {
-  const kind = ({ line, shape }: WorkedLine) =>
-    `${line.standard} ${line.size} ${Object.values(bodyOf(shape)).join(" ")}`;
-  return [...new Map(lines.toReversed().map((l) => [kind(l), l])).values()].toReversed();
-}
-
-/** Items that stand on each other in a hive. */
-const STACKED = ["body"];
-
-function fitJob(job: Job, lines: WorkedLine[]): Finding[] {
-  const { units } = job;
-  const neighbours = different(lines.filter((l) => STACKED.includes(itemOf(l))));
-  const at = (line: number) => ({ line, units, bands: DEFAULT_BANDS });
-  const outside = (l: WorkedLine) => ({ length: bodyOf(l.shape).outsideLength, width: bodyOf(l.shape).outsideWidth });
-  return lines.flatMap((line): Finding[] => {
-    const ctx = at(line.at);
-    const own = [...demands(line.shape, ctx), ...ownFigures(line.shape, ctx)];
-    if (line.shape.recipe.kind === "frame") {
-      const box = mates(line, lines, "body").length > 0 ? undefined : bodyFor(line);
-      if (!box) return own;
-      return [...fitFrame(frameOf(line.shape), bodyOf(box), frameCount(box), schoolOf(box), ctx), ...own];
-    }
-    if (line.shape.recipe.kind !== "body") {
-      // What is judged on the job's own boxes is not judged again on the usual one.
-      const met = meetings(line, lines, units);
-      return [...met, ...own.filter((f) => !met.some((m) => m.rule === f.rule))];
-    }
-    const hung = (l: WorkedLine) => ({ frame: frameOf(frameFor(l, lines)), body: bodyOf(l.shape) });
-    const inside = framesFor(line, lines).flatMap((f) =>
-      fitFrame(frameOf(f), bodyOf(line.shape), frameCount(line.shape), schoolOf(line.shape), ctx),
-    );
-    const stacks = schoolOf(line.shape) !== "closed" && !hung(line).frame.openBelow && STACKED.includes(itemOf(line));
-    const others = neighbours.filter((b) => b.at !== line.at && b.line.standard === line.line.standard);
-    return [
-      ...inside,
-      ...(stacks ? [betweenBoxes(hung(line), hung(line), "Between two of these boxes", ctx)] : []),
-      ...others
-        .filter((o) => stacks && o.line.size !== line.line.size)
-        .map((o) => betweenBoxes(hung(line), hung(o), `Over the ${o.shape.title.toLowerCase()}`, ctx)),
-      ...(itemOf(line) === "body"
-        ? [
-            footprintStep(
-              outside(line),
-              usualOutside(line.shape),
-              "Outside against bought covers and floors",
-              "the usual outside",
-              ctx,
-            ),
-          ]
-        : []),
-      ...(itemOf(line) === "body" ? [excluderCover(bodyOf(line.shape), usualOutside(line.shape), ctx)] : []),
-      ...figures(line, lines, ctx),
-      ...others
-        .filter((o) => o.at < line.at)
-        .map((o) =>
-          footprintStep(outside(line), outside(o), `Outside against line ${o.at + 1}`, `line ${o.at + 1}`, ctx),
-        ),
-      ...own,
-    ];
-  });
 }

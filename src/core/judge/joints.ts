@@ -1,4 +1,4 @@
-import type { JobLine } from "@/core/job/job";
+import type { JobLine } from "@/core/line/line";
 import { type MakersOwn, recipeOf } from "@/core/designs/design";
 import { standardOf } from "@/core/standards/own";
 import { toNumber } from "@/core/formula/formula";

@@ -1,8 +1,16 @@
+import { clearOf } from "@/core/boards/clear";
 import { type Length, nm } from "@/core/length/length";
 import { type Pinned } from "@/core/boards/laid";
 import { layoutTrouble } from "./pinned";
-import { type LaidPiece, type LaidSection, type LaidStrip, type Layout, type Offcut, piecesOf } from "@/core/boards/laid";
-import { clearOf, type LayoutRequest } from "./request";
+import {
+  type LaidPiece,
+  type LaidSection,
+  type LaidStrip,
+  type Layout,
+  type Offcut,
+  piecesOf,
+} from "@/core/boards/laid";
+import { type LayoutRequest } from "./request";
 
 /** One piece of one layout, by its place among the layout's pieces. */
 export interface Spot {

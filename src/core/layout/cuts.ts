@@ -1,8 +1,7 @@
+import { type LaidPiece, type LaidStrip, type Layout, stripSize, type Order } from "@/core/boards/laid";
+import { trims, type Saw } from "@/core/boards/saw";
 import type { Length } from "@/core/length/length";
-import type { Order } from "./cutting/problem";
-import { type LaidPiece, type LaidStrip, type Layout, stripSize } from "@/core/boards/laid";
 import type { BoardStock } from "@/core/boards/stock";
-import { trims, type Saw } from "./request";
 
 export interface Cut {
   kind: "trim" | "out" | "rip" | "crosscut";

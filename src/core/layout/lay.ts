@@ -1,3 +1,5 @@
+import { clearOf } from "@/core/boards/clear";
+import type { Saw } from "@/core/boards/saw";
 import type { BoardStock } from "@/core/boards/stock";
 import { costOf, type CuttingProblem, type Pattern, type Reasons, type Used } from "./cutting/problem";
 import { solveCutting } from "./cutting/solve";
@@ -5,7 +7,7 @@ import { cutsOfStrip, settingsOf } from "./cuts";
 import type { LpSolver } from "./lp";
 import { type Layout } from "@/core/boards/laid";
 import { place } from "./place";
-import { clearOf, type Lying, type Saw, type Weighing } from "./request";
+import { type Lying, type Weighing } from "./request";
 
 export interface GroupLayout {
   layouts: Layout[];

@@ -1,7 +1,8 @@
+import { clearOf } from "@/core/boards/clear";
+import type { Saw } from "@/core/boards/saw";
 import { type Length, nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/boards/stock";
-import { clearOf } from "./request";
-import type { Blank, Saw } from "./request";
+import type { Blank } from "./request";
 
 /**
  * A blank wider than every board as the staves it is glued up from: as few as the widest board allows, all one width,

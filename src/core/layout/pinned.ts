@@ -1,5 +1,6 @@
+import { type Clear, clearOf } from "@/core/boards/clear";
 import { type LaidPiece, type LaidStrip, type Pinned, piecesOf } from "@/core/boards/laid";
-import { type Clear, clearOf, type LayoutRequest } from "./request";
+import { type LayoutRequest } from "./request";
 
 interface Box {
   x: number;

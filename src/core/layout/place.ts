@@ -1,8 +1,18 @@
+import {
+  type LaidPiece,
+  type LaidSection,
+  type LaidStrip,
+  type Layout,
+  type Offcut,
+  stripSize,
+  type Order,
+} from "@/core/boards/laid";
+import { type Clear, clearOf } from "@/core/boards/clear";
+import type { Saw } from "@/core/boards/saw";
 import { nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/boards/stock";
-import type { Order, Pattern } from "./cutting/problem";
-import { type LaidPiece, type LaidSection, type LaidStrip, type Layout, type Offcut, stripSize } from "@/core/boards/laid";
-import { type Clear, clearOf, type Lying, type Saw } from "./request";
+import type { Pattern } from "./cutting/problem";
+import { type Lying } from "./request";
 
 /** Narrower strips are not worth a place in the rack. */
 const KEEP_WIDTH = 19_050_000;

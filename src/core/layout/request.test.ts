@@ -211,6 +211,6 @@ describe("layouts", () => {
     const worked = workJob(job);
     const shared = setUps(layOut(layoutRequest(worked), () => 0)).length;
     expect(shared).toBe(4);
-    expect(settingsApart(worked)).toBe(9);
+    expect(settingsApart(worked.lines)).toBe(9);
   });
 });

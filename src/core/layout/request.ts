@@ -3,6 +3,9 @@ import { nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/boards/stock";
 import type { Material } from "@/core/recipes/recipe";
 import type { Pinned } from "@/core/boards/laid";
+import { usable } from "@/core/boards/clear";
+import type { Saw } from "@/core/boards/saw";
+import { kindOf } from "@/core/boards/stock";
 import type { WeighedStock } from "./weighed";
 
 /** A blank to be laid out. Sizes in nm, length along the grain; `quantity` for the whole job. */
@@ -20,19 +23,6 @@ export interface Blank {
   staves?: number;
   /** Made by the block: crosscut, worked as one, then sliced. */
   block: boolean;
-}
-
-export interface Saw {
-  kerf: Length;
-  endTrim: Length;
-  edgeTrim: Length;
-  /** Lost all round a sheet. */
-  sheetTrim: Length;
-  /** Shorter pieces are not ripped. */
-  minHold: Length;
-  keepOffcut: Length;
-  /** Cuts that may follow one another on a sheet before the trim. */
-  sheetStages: 2 | 3;
 }
 
 /** What the maker weighs beside the price of the wood. */
@@ -76,53 +66,6 @@ export interface Missing {
   needs: { thickness: Length; width: Length; length: Length };
   why: "no stock" | "other thickness" | "too thin" | "too narrow" | "too short" | "too few";
   short?: number;
-}
-
-/** What is lost at each end and each edge of a board or sheet. */
-export const trims = (s: BoardStock, saw: Saw) =>
-  s.form === "sheet" ? { end: saw.sheetTrim, edge: saw.sheetTrim } : { end: saw.endTrim, edge: saw.edgeTrim };
-
-/** A clear stretch of a board, between its trims and its bad stretches. */
-export interface Clear {
-  x: Length;
-  y: Length;
-  length: Length;
-  width: Length;
-}
-
-/** What can be cut from: the board within its trims, less its bad stretches, which the saw cuts out whole. */
-export function clearOf(s: BoardStock, saw: Saw): Clear[] {
-  const { end, edge } = trims(s, saw);
-  const out: Clear[] = [];
-  let x: number = end;
-  const add = (to: number) => {
-    if (to > x && s.width > 2 * edge)
-      out.push({ x: nm(x), y: edge, length: nm(to - x), width: nm(s.width - 2 * edge) });
-  };
-  for (const [from, to] of (s.bad ?? []).toSorted((a, b) => a[0] - b[0])) {
-    add(Math.min(from, s.length - end));
-    x = Math.max(x, to, from + saw.kerf);
-  }
-  add(s.length - end);
-  return out;
-}
-
-/** The longest and the widest that can be cut from it. */
-const usable = (s: BoardStock, saw: Saw) => ({
-  length: Math.max(0, ...clearOf(s, saw).map((c) => c.length)),
-  width: Math.max(0, ...clearOf(s, saw).map((c) => c.width)),
-});
-
-/** What a stock is, by the words it is called: boards are wood, and a sheet is ply unless it says otherwise. */
-export function kindOf(s: Pick<BoardStock, "form" | "material">): Material {
-  if (s.form === "board") return "wood";
-  const words: [Material, RegExp][] = [
-    ["mesh", /mesh|cloth|net/i],
-    ["metal", /metal|alumin|steel|zinc|tin/i],
-    ["foam", /foam|polystyrene/i],
-    ["plastic", /plastic|polycarbonate|acrylic|hdpe/i],
-  ];
-  return words.find(([, word]) => word.test(s.material))?.[0] ?? "ply";
 }
 
 const gives = (s: BoardStock, blank: Blank) => kindOf(s) === blank.material;

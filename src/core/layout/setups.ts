@@ -1,5 +1,5 @@
 import type { Length } from "@/core/length/length";
-import type { WorkedJob } from "@/core/job/worked";
+import type { WorkedLine } from "@/core/line/shapes";
 import { cutsOfStrip, type Step, stepOf } from "./cuts";
 import type { LayoutResult } from "./layout";
 import { type Blank, SHAVING } from "./request";
@@ -73,8 +73,8 @@ function add(found: Map<string, SetUp>, s: Omit<SetUp, "blanks" | "parts">, blan
 }
 
 /** Fence and stop settings if every line were cut on its own, against the shared ones. */
-export function settingsApart(worked: WorkedJob): number {
-  return worked.lines.reduce(
+export function settingsApart(lines: WorkedLine[]): number {
+  return lines.reduce(
     (n, l) =>
       n +
       new Set(l.shape.parts.map((p) => `rip ${p.size.w}`)).size +

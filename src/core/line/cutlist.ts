@@ -4,7 +4,6 @@ import { featureText } from "@/core/feature/features";
 import type { Part } from "@/core/shape/shape";
 import { workingText } from "@/core/formula/write";
 import type { WorkedLine } from "./shapes";
-import type { WorkedJob } from "@/core/job/worked";
 
 /** One kind of piece of one line, for the whole job. */
 export interface CutPart {
@@ -15,8 +14,8 @@ export interface CutPart {
 }
 
 /** Every part of a job, by line; identical parts of different lines stay separate. */
-export function cutList(worked: WorkedJob): CutPart[] {
-  return worked.lines.flatMap((line) =>
+export function cutList(lines: WorkedLine[]): CutPart[] {
+  return lines.flatMap((line) =>
     line.shape.parts.map((part) => ({
       id: `${line.at}/${part.id}`,
       part,
@@ -27,15 +26,14 @@ export function cutList(worked: WorkedJob): CutPart[] {
 }
 
 /** The cut list as the contract's document; lengths in mm to 0.001 and as text in the job's units. */
-export function cutListDocument(worked: WorkedJob) {
-  const { units } = worked.job;
+export function cutListDocument(lines: WorkedLine[], units: Units) {
   const text = (p: Part, u: Units) => ({
     length: lengthText(p.cut[sidesOf(p).length], u),
     width: lengthText(p.cut[sidesOf(p).width], u),
     thickness: lengthText(p.cut.t, u),
   });
   return {
-    parts: cutList(worked).map(({ id, part, line, quantity }) => ({
+    parts: cutList(lines).map(({ id, part, line, quantity }) => ({
       id,
       name: part.name,
       item: line.line.item,

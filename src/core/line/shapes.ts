@@ -1,17 +1,22 @@
 import { type BodyMeasures, type FrameMeasures, measureBody, measureFrame } from "@/core/shape/measure";
-import type { BeeSpace } from "@/core/fit/rules";
 import { type MakersOwn, recipeOf } from "@/core/designs/design";
 import { kinOf, recipeFor, RECIPES } from "@/core/recipes";
 import { standardOf } from "@/core/standards/own";
 import type { Standard } from "@/core/standards/standard";
 import { type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
-import type { Job, JobLine } from "@/core/job/job";
+import type { Units } from "@/core/length/length";
+import type { JobLine } from "./line";
 
 /** A line with its shape worked out. */
 export interface WorkedLine {
   line: JobLine;
   at: number;
   shape: Shape;
+}
+
+/** Whose own designs and standards a line may use, and the units it is asked in. */
+export interface Own extends MakersOwn {
+  units: Units;
 }
 
 const NOTHING: MakersOwn = { standards: [], designs: [] };
@@ -22,7 +27,7 @@ const asked = new Map<string, Shape>();
 const ASKED_KEPT = 500;
 
 /** The shape of a line; a line object, and what it asks, is worked out once. @throws ShapeError */
-export function shapeOfLine(line: JobLine, units: Job["units"], own: MakersOwn = NOTHING): Shape {
+export function shapeOfLine(line: JobLine, units: Units, own: MakersOwn = NOTHING): Shape {
   const known = shapes.get(line);
   if (known) return known;
   const { item, standard, size, options } = line;
@@ -90,9 +95,9 @@ export function mates(of: WorkedLine, lines: WorkedLine[], kind: "body" | "frame
 }
 
 /** The bee-space school of a body: as chosen, otherwise the standard's. */
-export function schoolOf(shape: Shape): BeeSpace {
+export function schoolOf(shape: Shape): Standard["beeSpace"] {
   const chosen = shape.scope.has("beeSpace") ? shape.scope.working("beeSpace").value : undefined;
-  return chosen?.kind === "word" ? (chosen.of as BeeSpace) : shape.standard.beeSpace;
+  return chosen?.kind === "word" ? (chosen.of as Standard["beeSpace"]) : shape.standard.beeSpace;
 }
 
 /** A body the frame goes in, when the job has none: the first recipe of its standard that hangs it. */

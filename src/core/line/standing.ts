@@ -1,12 +1,9 @@
-import { bottomGap, topGap } from "@/core/fit/rules";
+import { bottomGap, topGap } from "./hung";
 import { frameCount } from "@/core/shape/measure";
-import { bodyOf, frameFor, frameOf, schoolOf, shapeOfLine, type WorkedLine } from "./shapes";
-import type { Job } from "@/core/job/job";
+import { bodyOf, frameFor, frameOf, schoolOf, type WorkedLine } from "./shapes";
 import { type Length, nm } from "@/core/length/length";
 import { toCount, toLength } from "@/core/formula/formula";
 import type { Shape } from "@/core/shape/shape";
-import type { Hive, Season } from "@/core/hive/hive";
-import { standsIn } from "@/core/hive/hive";
 
 interface Size {
   length: Length;
@@ -36,47 +33,6 @@ export interface Standing {
   frames: number;
   /** Gaps that bees must keep: not in boxes whose bars close them, nor under combs that hang free. */
   judged: { over: boolean; under: boolean };
-}
-
-/** Reads every level that stands in a season off its geometry, set one on another from the ground. @throws ShapeError */
-export function stand(hive: Hive, job: Job, lines: WorkedLine[] = [], season?: Season): Standing[] {
-  let foot = 0;
-  return hive.levels.flatMap((level, at): Standing[] => {
-    if (!standsIn(level, season)) return [];
-    const read = "measured" in level ? ofMeasured(level.measured, at) : ofItem(level, at, job, lines);
-    if (!read) return [];
-    if (read.as === "jacket") return [{ ...read, foot: foot - read.height }];
-    const standing = { ...read, foot };
-    foot += read.height;
-    return [standing];
-  });
-}
-
-function ofMeasured(m: Extract<Hive["levels"][number], { measured: unknown }>["measured"], at: number): Standing {
-  return {
-    at,
-    title: m.name,
-    as: "body",
-    foot: 0,
-    height: m.depth,
-    outside: { length: m.outsideLength, width: m.outsideWidth },
-    inside: { length: m.insideLength, width: m.insideWidth },
-    over: m.over,
-    under: m.under,
-    frames: 0,
-    judged: { over: true, under: true },
-  };
-}
-
-function ofItem(
-  level: Extract<Hive["levels"][number], { item: string }>,
-  at: number,
-  job: Job,
-  lines: WorkedLine[],
-): Standing | undefined {
-  const { seasons: _seasons, ...asked } = level;
-  const line = { ...asked, quantity: 1 };
-  return standingOf({ line, at: -1, shape: shapeOfLine(line, job.units, job) }, at, lines);
 }
 
 /** A line as a hive's rules see it, its foot on the ground; nothing for what does not stand in one. */

@@ -1,5 +1,5 @@
+import type { PackStock } from "@/core/boards/stock";
 import type { WorkedJob } from "@/core/job/worked";
-import type { PackStock } from "@/core/job/job";
 import { lengthText } from "@/core/length/format";
 import { jointArea } from "@/core/layout/panels";
 import { piecesOf } from "@/core/boards/laid";

@@ -1,3 +1,4 @@
+import { stand } from "./accessories/stand";
 import { insulatedJacket } from "./accessories/insulated-jacket";
 import { robbingScreen } from "./accessories/robbing-screen";
 import { transferClip } from "./accessories/transfer-clip";
@@ -14,7 +15,6 @@ import { escapeBoard } from "./accessories/escape-board";
 import { inspectionCover } from "./accessories/inspection-cover";
 import { pallet } from "./accessories/pallet";
 import { slattedRack } from "./accessories/slatted-rack";
-import { stand } from "./accessories/stand";
 import { follower } from "./accessories/follower";
 import { body } from "./bodies/body";
 import { cabinetStorey } from "./bodies/cabinet-storey";

@@ -1,6 +1,7 @@
+import type { JobLine } from "@/core/line/line";
 import { inch, type Length, mm } from "@/core/length/length";
 import { lengthText } from "@/core/length/format";
-import { emptyJob, type JobLine } from "@/core/job/job";
+import { emptyJob } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { findStandard, STANDARDS } from "@/core/standards";
 import { blank, board, request, saw } from "@/core/layout/tests/samples";

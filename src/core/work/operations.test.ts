@@ -1,6 +1,7 @@
+import type { JobLine } from "@/core/line/line";
 import fc from "fast-check";
 import { inch } from "@/core/length/length";
-import { emptyJob, type Job, type JobLine, USUAL_WORKSHOP, type Workshop } from "@/core/job/job";
+import { emptyJob, type Job, USUAL_WORKSHOP, type Workshop } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { layOut } from "@/core/layout/layout";
 import { layoutRequest } from "@/core/job/ask";

@@ -1,9 +1,9 @@
+import { bottomGap, endGap, topGap } from "@/core/line/hung";
 import { useMemo } from "react";
 import { reach, section } from "@/core/shape/assembly";
 import { nm, type Units } from "@/core/length/length";
 import type { Shape } from "@/core/shape/shape";
 import { lengthOf } from "@/core/shape/shape";
-import { bottomGap, endGap, topGap } from "@/core/fit/rules";
 import { bodyOf, frameOf } from "@/core/line/shapes";
 import { Dimension } from "./Dimension";
 import { moved, paper } from "./paper";

@@ -1,4 +1,5 @@
 "use client";
+import type { Order } from "@/core/order/order";
 import { createContext, useCallback, useContext, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { type Act, preview } from "@/core/job/acts";
 import { JobFileError } from "@/core/problem/problem";
@@ -11,7 +12,7 @@ import { STANDARDS } from "@/core/standards";
 import type { Design, MakersOwn } from "@/core/designs/design";
 import type { Standard } from "@/core/standards/standard";
 import { layoutRequest } from "@/core/job/ask";
-import { type Order, orderOf } from "@/core/order/order";
+import { orderOf } from "@/core/order/order";
 import { type Plan, planOf } from "@/core/plan/plan";
 import type { Measurement } from "@/core/judge/reading";
 import type { StoredJob } from "@/core/job/stored";

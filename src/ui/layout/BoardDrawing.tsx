@@ -1,6 +1,6 @@
+import type { BoardStock } from "@/core/boards/stock";
 import { type KeyboardEvent } from "react";
 import { type Layout, type Offcut, piecesOf } from "@/core/boards/laid";
-import type { BoardStock } from "@/core/job/job";
 import { lengthText } from "@/core/length/format";
 import type { Length, Units } from "@/core/length/length";
 

@@ -1,7 +1,7 @@
+import type { Saw } from "@/core/boards/saw";
+import type { BoardStock } from "@/core/boards/stock";
 import { cutsOf, type Cut } from "@/core/layout/cuts";
 import type { Layout } from "@/core/boards/laid";
-import type { Saw } from "@/core/layout/request";
-import type { BoardStock } from "@/core/job/job";
 import type { Units } from "@/core/length/length";
 import { Measure } from "@/ui/parts/Measure";
 

@@ -1,10 +1,9 @@
 "use client";
+import { type BoardStock, kindOf } from "@/core/boards/stock";
 import { useEffect, useMemo, useState } from "react";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
 import { type ByHand, moveTo, pin, pinOf, type Spot, swap, unpin } from "@/core/layout/byhand";
 import { givesOf, type Layout, type Offcut, type Pinned, piecesOf } from "@/core/boards/laid";
-import { kindOf } from "@/core/layout/request";
-import type { BoardStock } from "@/core/boards/stock";
 import { lengthText } from "@/core/length/format";
 import { type Length, nm, type Units } from "@/core/length/length";
 import { useDesk } from "@/ui/job/useDesk";

@@ -18,7 +18,7 @@ const STEP: Record<Step, (n: number) => string> = {
 export function SetUpList({ result }: { result: LayoutResult }) {
   const { job, worked } = useDesk();
   const ups = setUps(result);
-  const apart = settingsApart(worked);
+  const apart = settingsApart(worked.lines);
   return (
     <>
       <h2 className="small-head">

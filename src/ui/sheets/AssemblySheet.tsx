@@ -15,7 +15,7 @@ import { PrintButton } from "@/ui/parts/PrintButton";
 export function AssemblySheet({ worked, at, jobId }: { worked: WorkedJob; at: number; jobId: number }) {
   const { shape, line } = worked.lines[at]!;
   const { units, name } = worked.job;
-  const parts = cutList(worked).filter((c) => c.line.at === at);
+  const parts = cutList(worked.lines).filter((c) => c.line.at === at);
   const checks = shape.recipe.operations.filter((o) => o.check && holds(o.when, shape.scope));
   const hazards = [
     ...new Set(shape.recipe.operations.filter((o) => holds(o.when, shape.scope)).flatMap((o) => o.hazard ?? [])),

@@ -1,7 +1,7 @@
 "use client";
+import type { BoardStock, PackStock, StockEntry } from "@/core/boards/stock";
 import { useState } from "react";
 import { inch } from "@/core/length/length";
-import type { BoardStock, PackStock, StockEntry } from "@/core/job/job";
 import type { Act } from "@/core/job/acts";
 import { suits } from "@/core/job/find";
 import type { Design } from "@/core/designs/design";

@@ -1,4 +1,5 @@
 "use client";
+import { stand } from "@/core/hive/stand";
 import { useMemo, useState } from "react";
 import { boxFor } from "@/core/hive/fitted";
 import {
@@ -11,7 +12,6 @@ import {
 } from "@/core/hive/hive";
 import { linesOf, neededBy } from "@/core/hive/lines";
 import { judgeStack } from "@/core/fit/stack";
-import { stand } from "@/core/line/standing";
 import { STARTERS } from "@/core/hive/starters";
 import { warmth } from "@/core/hive/warmth";
 import { weigh } from "@/core/hive/weigh";

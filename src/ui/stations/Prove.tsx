@@ -106,7 +106,7 @@ function MadeBox({ line }: { line: WorkedLine }) {
   const made = Object.fromEntries(
     [...MADE_BODY, ...MADE_FRAME].flatMap((n) => (reading(n) === undefined ? [] : [[n, reading(n)]])),
   ) as Made;
-  const { designed, changed } = fitMade(worked, line, made);
+  const { designed, changed } = fitMade(worked.lines, line, made, worked.job.units);
   return (
     <div className="keep-together mt-2 grid grid-cols-1 gap-x-8 border-t border-rule py-2 md:grid-cols-2">
       <table className="cutting-list">

@@ -249,7 +249,7 @@ function Moved({ by, units }: { by: Length | undefined; units: Units }) {
 
 function CutTable({ desk, onPart }: { desk: Desk; onPart(id: string): void }) {
   const { worked, line, job, lit } = desk;
-  const parts = cutList(worked).filter((c) => c.line.at === line);
+  const parts = cutList(worked.lines).filter((c) => c.line.at === line);
   const dims = [
     ["length", "l"],
     ["width", "w"],

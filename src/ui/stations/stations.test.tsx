@@ -1,7 +1,8 @@
 /** @jest-environment jsdom */
+import type { JobLine } from "@/core/line/line";
 import { cleanup, render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { emptyJob, type Job, type JobLine } from "@/core/job/job";
+import { emptyJob, type Job } from "@/core/job/job";
 import { allLayouts, layOut } from "@/core/layout/layout";
 import { layoutRequest } from "@/core/job/ask";
 import { workJob } from "@/core/job/worked";

@@ -1,9 +1,9 @@
+import type { Order } from "@/core/boards/laid";
 import { fill, nearBest, type Raster, rasterOf, type Thing } from "./knapsack";
 import {
   type CuttingProblem,
   given,
   type Item,
-  type Order,
   type Pattern,
   type Room,
   type Section,

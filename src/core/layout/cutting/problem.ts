@@ -1,3 +1,5 @@
+import type { Order } from "@/core/boards/laid";
+
 /**
  * A cutting problem without any trade in it: rectangles out of rectangles by straight cuts from edge to edge. Sizes are
  * whole numbers of any unit. What is one-dimensional has pieces and stock of one width.
@@ -31,9 +33,6 @@ export interface CutStock {
   price: number;
   available: number | null;
 }
-
-/** What is cut first: strips along the stock (rip), or sections across it (crosscut). */
-export type Order = "rip" | "crosscut";
 
 export interface Style {
   orders: Order[];

@@ -1,6 +1,7 @@
+import type { Saw } from "@/core/boards/saw";
 import { inch, type Length, nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/boards/stock";
-import type { Blank, LayoutRequest, Saw } from "../request";
+import type { Blank, LayoutRequest } from "../request";
 
 /** A 3/4 × 11 1/4 × 96 board as the yard sells it. */
 export const board = (o: Partial<BoardStock> = {}): BoardStock => ({

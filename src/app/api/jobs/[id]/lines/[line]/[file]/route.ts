@@ -30,7 +30,7 @@ export const GET = (request: Request, context: { params: Promise<{ id: string; l
         ? itemDxf(at.shape)
         : file === "item.svg"
           ? itemSvg(at.shape)
-          : new Uint8Array(await stickPdf(storyStick(worked, line), worked.job.units, paper, worked.job.name));
+          : new Uint8Array(await stickPdf(storyStick(worked.lines, line), worked.job.units, paper, worked.job.name));
     const name = `${at.shape.title.toLowerCase().replace(/[^a-z0-9]+/g, "-")}-${file}`;
     return new Response(body, {
       headers: { "content-type": TYPE[file], "content-disposition": `inline; filename="${name}"` },
