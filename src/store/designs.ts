@@ -1,4 +1,5 @@
 import { type Design, designSchema, type KeptMark, MOST_BYTES, MOST_DESIGNS } from "@/core/designs/design";
+import { upToDate } from "@/core/designs/older";
 import { idProblem, readDesign } from "@/core/designs/problems";
 import { JobFileError } from "@/core/problem/problem";
 import type { Recipe } from "@/core/recipes/recipe";
@@ -29,7 +30,7 @@ export function designStore(db: Db) {
     return sql.all
       .all()
       .map((r) => ({
-        recipe: designSchema.shape.recipe.parse(JSON.parse(r.data)),
+        recipe: designSchema.shape.recipe.parse(upToDate(JSON.parse(r.data))),
         mark: r.mark,
         why: r.why,
         madeAt: r.made_at,

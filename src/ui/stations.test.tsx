@@ -1,4 +1,5 @@
 import type { JobLine } from "@/core/line/line";
+import { stepsOf } from "@/core/shape/steps";
 import { renderToStaticMarkup } from "react-dom/server";
 import { inch } from "@/core/length/length";
 import { emptyJob, type Job } from "@/core/job/job";
@@ -53,7 +54,7 @@ describe("one line on each station", () => {
       "1 line · due 12 Feb",
       "everything fits",
       "4 boards · the least",
-      "2 without a price",
+      "3 without a price",
       "ready 8 Feb",
       "nothing measured",
     ]);
@@ -71,7 +72,7 @@ describe("one line on each station", () => {
       { text: "2 things will not fit", wrong: true },
       { text: "2 parts without wood", wrong: true },
     ]);
-    expect(states(...open({}))[3]).toEqual({ text: "2 without a price", wrong: true });
+    expect(states(...open({}))[3]).toEqual({ text: "3 without a price", wrong: true });
     expect(states(...open({ start: undefined, due: undefined }))[4]).toEqual({ text: "no start day", wrong: true });
     expect(states(...open({ lines: [{ ...body, quantity: 300 }] }))[4]).toMatchObject({
       text: expect.stringMatching(/^late: ready/),
@@ -119,7 +120,8 @@ describe("drawn and printed", () => {
       const job = workJob({ ...emptyJob("x", "in"), lines: [line] });
       const said = text(<AssemblySheet worked={job} at={0} jobId={1} />);
       for (const p of job.lines[0]!.shape.parts) expect(said).toContain(p.name);
-      expect(said).toContain(r.mistakes[0]!);
+      for (const step of stepsOf(job.lines[0]!.shape, "in"))
+        for (const words of [step.text, ...step.mistakes]) expect(said).toContain(words);
     }
   });
 

@@ -1,5 +1,5 @@
+import type { Material } from "@/core/feature/material";
 import type { Length } from "@/core/length/length";
-import type { Material } from "@/core/recipes/recipe";
 
 /** Material on hand or for sale. `available` null is unlimited; `yard` costs nothing and is used first. */
 export type StockEntry = BoardStock | PackStock;
@@ -15,6 +15,8 @@ export interface BoardStock {
   source: "yard" | "buy";
   /** Bad stretches of a single board, from its left end: nothing is laid on them. */
   bad?: [Length, Length][];
+  /** Rough sawn: it gets a straight edge before anything is measured from it. */
+  rough?: true;
   /** How many turned out unusable: they count as gone, and bought ones are bought again. */
   struck?: number;
 }

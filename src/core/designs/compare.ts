@@ -1,6 +1,7 @@
+import type { Part } from "@/core/shape/part";
 import type { Recipe } from "@/core/recipes/recipe";
 import type { Length } from "@/core/length/length";
-import type { Part, Shape } from "@/core/shape/shape";
+import type { Shape } from "@/core/shape/shape";
 
 /** One field that is not as it was: `parts → side → length`. */
 export interface Change {

@@ -1,5 +1,6 @@
 import { JobFileError } from "@/core/problem/problem";
 import { type Design, designSchema, MOST_BYTES } from "./design";
+import { upToDate } from "./older";
 
 /**
  * Reads a design file someone sent. Only its shape is judged here; `readDesign` works its formulas out.
@@ -21,7 +22,9 @@ export function readDesignFile(text: string): Design {
     if (e instanceof RangeError) throw one("nested deeper than any design");
     throw one(`not JSON: ${(e as Error).message}`);
   }
-  const read = designSchema.safeParse(raw);
+  const read = designSchema.safeParse(
+    raw && typeof raw === "object" && "recipe" in raw ? { ...raw, recipe: upToDate(raw.recipe) } : raw,
+  );
   if (!read.success)
     throw new JobFileError(read.error.issues.slice(0, 20).map((i) => ({ path: i.path.join("."), message: i.message })));
   const { recipe, mark, why } = read.data;

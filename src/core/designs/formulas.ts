@@ -1,4 +1,5 @@
-import type { FeatureRecipe, Recipe } from "@/core/recipes/recipe";
+import { editorOf, type FeatureRecipe } from "@/core/feature/feature";
+import type { Recipe } from "@/core/recipes/recipe";
 import type { Formula } from "@/core/formula/formula";
 
 /** What a formula has to come out as. */
@@ -12,10 +13,6 @@ export interface Placed {
   /** The condition of what it belongs to: where that does not hold it need not come out. */
   when?: Formula[];
 }
-
-const COUNTED = ["rows", "count"];
-const PLAIN = ["slope"];
-const NOT_FORMULAS = ["kind", "name", "edge", "face", "run", "end", "keep", "when"];
 
 /** Every formula of a recipe, in the order it is read. */
 export function formulasOf(recipe: Recipe): Placed[] {
@@ -50,15 +47,20 @@ export function formulasOf(recipe: Recipe): Placed[] {
       add(`${here}.lean`, place.lean, "number", [p.when]);
     });
   });
-  recipe.hardware.forEach((h, i) => {
-    add(`hardware.${i}.when`, h.when, "flag");
-    add(`hardware.${i}.count`, h.count, "any", [h.when]);
+  recipe.assembly.forEach((step, i) => {
+    const at = `assembly.${i}`;
+    add(`${at}.when`, step.when, "flag");
+    (step.uses ?? []).forEach((use, k) => {
+      const here = [step.when, use.when];
+      add(`${at}.uses.${k}.when`, use.when, "flag", [step.when]);
+      add(`${at}.uses.${k}.count`, use.count, "any", here);
+      add(`${at}.uses.${k}.screw.through`, use.screw?.through, "length", here);
+      add(`${at}.uses.${k}.screw.into`, use.screw?.into, "length", here);
+    });
+    (step.mistakes ?? []).forEach((m, k) => {
+      if (typeof m !== "string") add(`${at}.mistakes.${k}.when`, m.when, "flag", [step.when]);
+    });
   });
-  recipe.operations.forEach((o, i) => {
-    add(`operations.${i}.when`, o.when, "flag");
-    (o.settings ?? []).forEach((s, k) => add(`operations.${i}.settings.${k}.value`, s.value, "any", [o.when]));
-  });
-  recipe.steps.forEach((s, i) => add(`steps.${i}.when`, s.when, "flag"));
   recipe.demands.forEach((d, i) => {
     add(`demands.${i}.when`, d.when, "flag");
     add(`demands.${i}.value`, d.value, "length", [d.when]);
@@ -87,11 +89,12 @@ function ofFeature(
   add: (path: string, f: Formula | undefined, kind: Kind, when?: (Formula | undefined)[]) => void,
 ): void {
   add(`${at}.when`, feature.when, "flag", [partWhen]);
-  for (const [name, value] of Object.entries(feature)) {
-    if (NOT_FORMULAS.includes(name) || value === undefined) continue;
-    const kind = COUNTED.includes(name) ? "count" : PLAIN.includes(name) ? "number" : "length";
-    if (Array.isArray(value))
-      value.forEach((f: Formula, i) => add(`${at}.${name}.${i}`, f, kind, [partWhen, feature.when]));
-    else add(`${at}.${name}`, value as Formula, kind, [partWhen, feature.when]);
+  const when = [partWhen, feature.when];
+  for (const field of editorOf(feature.kind)) {
+    if (field.is === "choice") continue;
+    const value = field.key
+      .split(".")
+      .reduce<unknown>((v, k) => (v as Record<string, unknown> | undefined)?.[k], feature);
+    add(`${at}.${field.key}`, value as Formula | undefined, field.is, when);
   }
 }

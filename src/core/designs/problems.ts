@@ -14,6 +14,7 @@ import {
   type Value,
 } from "@/core/formula/formula";
 import { holds, type Shape, ShapeError, scopeFor, shapeItem } from "@/core/shape/shape";
+import { assemblyProblems, stepsOf } from "@/core/shape/steps";
 import type { Standard } from "@/core/standards/standard";
 import { formulasOf, type Kind, type Placed } from "./formulas";
 
@@ -61,7 +62,13 @@ export function readDesign(raw: unknown, standard: Standard, size: string, units
   const found = workedOut(formulasOf(recipe), recipe, scope, values);
   if (found.length > 0) return { recipe, values, problems: found };
   try {
-    return { recipe, values, problems: [], shape: shapeItem(recipe, standard, size, {}, units) };
+    const shape = shapeItem(recipe, standard, size, {}, units);
+    stepsOf(shape, units);
+    const wrong = assemblyProblems(shape).map(({ part, message }) => ({
+      path: part === undefined ? "assembly" : `parts.${recipe.parts.findIndex((p) => p.id === part)}`,
+      message,
+    }));
+    return wrong.length > 0 ? { recipe, values, problems: wrong } : { recipe, values, problems: [], shape };
   } catch (e) {
     const part = e instanceof ShapeError ? recipe.parts.findIndex((p) => p.id === e.field || p.name === e.field) : -1;
     return { recipe, values, problems: [{ path: part >= 0 ? `parts.${part}` : "", message: messageOf(e) }] };
@@ -94,11 +101,23 @@ function namesOf(recipe: Recipe): DesignProblem[] {
   twice("parameters", "name", recipe.parameters);
   twice("values", "name", recipe.values);
   twice("parts", "id", recipe.parts);
-  twice("hardware", "id", recipe.hardware);
-  twice("operations", "id", recipe.operations);
-  recipe.operations.forEach((o, i) => {
-    if (o.of !== undefined && !recipe.parts.some((p) => p.id === o.of))
-      problems.push({ path: `operations.${i}.of`, message: `there is no part "${o.of}"` });
+  twice("assembly", "id", recipe.assembly);
+  const parts = new Set(recipe.parts.map((p) => p.id));
+  const steps = new Set(recipe.assembly.map((s) => s.id));
+  recipe.assembly.forEach((step, i) => {
+    for (const list of ["joins", "on"] as const)
+      (step[list] ?? []).forEach((id, k) => {
+        if (!parts.has(id)) problems.push({ path: `assembly.${i}.${list}.${k}`, message: `there is no part "${id}"` });
+      });
+  });
+  recipe.parts.forEach((part, i) => {
+    part.features.forEach((f, k) => {
+      if (f.after !== undefined && !steps.has(f.after))
+        problems.push({ path: `parts.${i}.features.${k}.after`, message: `there is no step "${f.after}"` });
+    });
+    const to = part.fits?.to;
+    if (to !== undefined && to !== "box" && !steps.has(to.step))
+      problems.push({ path: `parts.${i}.fits.to.step`, message: `there is no step "${to.step}"` });
   });
   recipe.parameters.forEach((p, i) => {
     if (p.kind === "choice" && !p.choices.some((c) => c.id === p.default))

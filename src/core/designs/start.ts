@@ -20,7 +20,7 @@ export const designFromNothing = (name: string, taken: string[]): Recipe => ({
     {
       id: "board",
       name: "Board",
-      role: "board",
+      role: "part",
       length: "10*inch",
       width: "4*inch",
       thickness: "3/4*inch",
@@ -28,10 +28,7 @@ export const designFromNothing = (name: string, taken: string[]): Recipe => ({
       places: [{ at: ["0*inch", "0*inch", "3/4*inch"], l: "+x", w: "+y", t: "-z" }],
     },
   ],
-  hardware: [],
-  operations: [],
-  steps: [],
-  mistakes: [],
+  assembly: [],
   demands: [],
 });
 

@@ -1,5 +1,6 @@
+import type { Part } from "@/core/shape/part";
 import { type ItemAxis, ITEM_AXES, placedBox, reach, view } from "@/core/shape/assembly";
-import type { Part, Shape } from "@/core/shape/shape";
+import type { Shape } from "@/core/shape/shape";
 import type { Range } from "@/core/solid/solid";
 import { partLetter } from "./face";
 

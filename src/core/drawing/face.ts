@@ -1,6 +1,6 @@
-import type { Feature } from "@/core/feature/features";
+import type { Part } from "@/core/shape/part";
+import type { Feature } from "@/core/feature/feature";
 import { bitesOf } from "@/core/shape/assembly";
-import type { Part } from "@/core/shape/shape";
 import { type Bite, extent, type Point, type Polygon, silhouette } from "@/core/solid/solid";
 
 /** A part's face at true size, l right and w down, in nm: its outline, and each cut on a layer of its own. */

@@ -1,8 +1,8 @@
+import { noNailZones } from "@/core/feature/say";
 import type { JobLine } from "@/core/line/line";
 import { inch } from "@/core/length/length";
 import { emptyJob } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
-import { noNailZones } from "@/core/feature/features";
 import { findingsDocument } from "./document";
 
 const work = (o: Partial<JobLine> = {}) =>

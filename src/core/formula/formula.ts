@@ -1,5 +1,6 @@
 import Fraction from "fraction.js";
 import jsep, { type Expression } from "jsep";
+import { z } from "zod";
 import { type Length, LONGEST, nm, NM_PER_INCH, NM_PER_MM } from "@/core/length/length";
 
 /**
@@ -12,6 +13,14 @@ export type Value =
 
 /** A formula, or one formula for each choice of a parameter: `{ by: "joint", is: { finger: "…", mitre: "…" } }`. */
 export type Formula = string | { by: string; is: Record<string, string> };
+
+export const nameSchema = z
+  .string()
+  .regex(/^[a-z][a-zA-Z0-9]{0,39}$/, "a name is letters and digits, the first a small letter");
+export const formulaSchema: z.ZodType<Formula, Formula> = z.union([
+  z.string(),
+  z.strictObject({ by: nameSchema, is: z.record(z.string(), z.string()) }),
+]);
 
 /** Names the formula and says what is wrong with it. */
 export class FormulaError extends Error {

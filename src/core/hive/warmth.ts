@@ -1,5 +1,6 @@
+import type { Part } from "@/core/shape/part";
 import { GRAVITY } from "@/core/judge/strength";
-import { type Part, lengthOf } from "@/core/shape/shape";
+import { lengthOf } from "@/core/shape/shape";
 import { toNumber } from "@/core/formula/formula";
 import type { Standing } from "@/core/line/standing";
 

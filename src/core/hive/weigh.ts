@@ -1,5 +1,6 @@
+import type { Part } from "@/core/shape/part";
 import { GRAVITY } from "@/core/judge/strength";
-import { lengthOf, type Part, type Shape } from "@/core/shape/shape";
+import { lengthOf, type Shape } from "@/core/shape/shape";
 import { bitesOf } from "@/core/shape/assembly";
 import type { Bite, Polygon } from "@/core/solid/solid";
 import type { Standing } from "@/core/line/standing";

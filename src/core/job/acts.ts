@@ -1,3 +1,4 @@
+import { readPartKey } from "@/core/line/line";
 import type { BoardStock, StockEntry } from "@/core/boards/stock";
 import type { JobLine } from "@/core/line/line";
 import type { Hive } from "@/core/hive/hive";
@@ -159,7 +160,7 @@ export function apply(job: Job, act: Act): Job {
 
 /** Pinned layouts name parts by line: those of a line that goes are let go, those of later lines follow it up. */
 function withoutLine(pinned: Pinned[], at: number): Pinned[] {
-  const lineOf = (p: LaidPiece) => Number(p.blank.split("/")[0]);
+  const lineOf = (p: LaidPiece) => readPartKey(p.blank).line;
   return pinned
     .filter((pin) => piecesOf(pin).every((p) => lineOf(p) !== at))
     .map((pin) => ({

@@ -1,4 +1,5 @@
 import type { Saw } from "@/core/boards/saw";
+import { waitsOf } from "@/core/line/fits";
 import { cutList } from "@/core/line/cutlist";
 import type { WorkedJob } from "./worked";
 import { asStaves } from "@/core/layout/panels";
@@ -13,9 +14,11 @@ export function layoutRequest(worked: WorkedJob): LayoutRequest {
   const saw: Saw = { kerf, endTrim, edgeTrim, sheetTrim, minHold, keepOffcut, sheetStages };
   const boards = worked.job.stock.flatMap((s, i) => (s.form === "pack" ? [] : [i]));
   return {
-    blanks: cutList(worked.lines).map(({ id, part, quantity }) => {
+    blanks: cutList(worked.lines).map(({ id, of, part, line, quantity }) => {
+      const waits = waitsOf(part, line, worked.lines);
       const blank: Blank = {
         id,
+        of,
         name: part.name,
         material: part.material,
         length: part.cut.l,
@@ -24,6 +27,7 @@ export function layoutRequest(worked: WorkedJob): LayoutRequest {
         quantity,
         turn: part.material !== "wood",
         block: part.block,
+        ...(waits ? { waits } : {}),
       };
       return panels ? asStaves(blank, stock, saw, panelLoss) : blank;
     }),

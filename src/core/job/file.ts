@@ -4,6 +4,7 @@ import { distance } from "fastest-levenshtein";
 import { z } from "zod";
 import { type Level, MOST_HIVES, MOST_LEVELS, SEASONS, USUAL_BEGINNINGS } from "@/core/hive/hive";
 import { type Design, designSchema, type MakersOwn, MOST_DESIGNS, recipeOf } from "@/core/designs/design";
+import { upToDate } from "@/core/designs/older";
 import { idProblem } from "@/core/designs/problems";
 import { exactText } from "@/core/length/format";
 import { inch, type Length, type Units } from "@/core/length/length";
@@ -46,7 +47,8 @@ export function readJobFile(text: string): Job {
 }
 
 /** Checks a parsed job file and makes the job of it. @throws JobFileError */
-export function readJob(raw: unknown): Job {
+export function readJob(given: unknown): Job {
+  const raw = withDesignsUpToDate(given);
   const units = raw && typeof raw === "object" && !Array.isArray(raw) ? (raw as { units?: unknown }).units : undefined;
   if (raw && typeof raw === "object" && !Array.isArray(raw) && units !== "in" && units !== "mm")
     throw one(`read ${show(units)}, wanted "in" or "mm"`, "units");
@@ -393,6 +395,15 @@ export function jobFileSchema(units: Units, own: MakersOwn = { standards: [], de
       path: ["due"],
       error: (i) => `read ${show((i.input as { due?: string }).due)}, which is before the start`,
     });
+}
+
+/** Designs in a file of some years ago as they are written now. */
+function withDesignsUpToDate(raw: unknown): unknown {
+  const list = (raw as { designs?: unknown } | null)?.designs;
+  if (!Array.isArray(list)) return raw;
+  const recipe = (d: unknown) =>
+    d && typeof d === "object" && "recipe" in d ? { ...d, recipe: upToDate(d.recipe) } : d;
+  return { ...(raw as object), designs: list.map(recipe) };
 }
 
 /** The file's own designs that can be read; the others are refused where they stand. */

@@ -2,7 +2,8 @@ import type { JobLine } from "@/core/line/line";
 import { type MakersOwn, recipeOf } from "@/core/designs/design";
 import { standardOf } from "@/core/standards/own";
 import { toNumber } from "@/core/formula/formula";
-import { holds, lengthOf, type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
+import { lengthOf, type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
+import { stepsOf } from "@/core/shape/steps";
 import { GRAVITY, screwWithdrawal } from "./strength";
 
 /** A corner joint of a line, judged: figures to compare by, for one box. */
@@ -64,9 +65,9 @@ function judge(shape: Shape, choice: { id: string; label: string; note?: string 
     2 * n * screwWithdrawal(gravity, SCREW.diameter, Math.max(0, SCREW.length - wall / 1e6), "end");
   const blanks = shape.parts.filter((p) => p.role === "side" || p.role === "end");
   const first = (role: string) => blanks.find((p) => p.role === role)!.size.l;
-  const minutes = shape.recipe.operations
-    .filter((o) => holds(o.when, shape.scope))
-    .reduce((sum, o) => sum + o.each * (shape.parts.find((p) => p.id === o.of)?.places.length ?? 1), 0);
+  const cuts = blanks.flatMap((p) => p.features.map((f) => ({ ...f, pieces: p.places.length })));
+  const steps = stepsOf(shape, "in");
+  const minutes = cuts.reduce((sum, f) => sum + f.each * f.pieces, 0) + steps.reduce((sum, s) => sum + s.each, 0);
   return {
     id: choice.id,
     label: choice.label,

@@ -2,6 +2,7 @@ import { clearOf } from "@/core/boards/clear";
 import type { Saw } from "@/core/boards/saw";
 import { type Length, nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/boards/stock";
+import { partKey } from "@/core/line/line";
 import type { Blank } from "./request";
 
 /**
@@ -26,17 +27,15 @@ export function asStaves(blank: Blank, stock: BoardStock[], saw: Saw, loss: Leng
   const n = Math.ceil((blank.width - loss) / (widest - loss));
   return {
     ...blank,
-    id: `${blank.id}${STAVE}`,
+    id: partKey(blank.of, true),
+    // Staves may be sawn before what the panel is cut to is there.
+    waits: undefined,
     name: `${blank.name} stave`,
     width: nm(Math.ceil((blank.width + (n - 1) * loss) / n)),
     quantity: blank.quantity * n,
     staves: n,
   };
 }
-
-const STAVE = "#stave";
-/** The id of the part a stave is glued into. */
-export const panelOf = (blank: string): string => blank.replace(STAVE, "");
 
 /** Glued area of one panel, nm²: its joints times length and thickness. */
 export const jointArea = (b: Blank): number => ((b.staves ?? 1) - 1) * b.length * b.thickness;

@@ -1,7 +1,8 @@
+import type { Material } from "@/core/feature/material";
 import type { Length } from "@/core/length/length";
 import { nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/boards/stock";
-import type { Material } from "@/core/recipes/recipe";
+import type { PartId } from "@/core/line/line";
 import type { Pinned } from "@/core/boards/laid";
 import { usable } from "@/core/boards/clear";
 import type { Saw } from "@/core/boards/saw";
@@ -10,7 +11,9 @@ import type { WeighedStock } from "./weighed";
 
 /** A blank to be laid out. Sizes in nm, length along the grain; `quantity` for the whole job. */
 export interface Blank {
+  /** What its pieces are called on a layout: \`partKey\` of what it is. */
   id: string;
+  of: PartId;
   name: string;
   material: Material;
   length: Length;
@@ -23,6 +26,8 @@ export interface Blank {
   staves?: number;
   /** Made by the block: crosscut, worked as one, then sliced. */
   block: boolean;
+  /** What it is cut to, and so comes after: blanks that wait for the same may be cut together. */
+  waits?: string;
 }
 
 /** What the maker weighs beside the price of the wood. */

@@ -1,76 +1,194 @@
 import type { Length } from "@/core/length/length";
+import { nm } from "@/core/length/length";
+import type { LaidPiece, LaidStrip } from "@/core/boards/laid";
 import type { WorkedLine } from "@/core/line/shapes";
 import { cutsOfStrip, type Step, stepOf } from "./cuts";
 import type { LayoutResult } from "./layout";
-import { type Blank, SHAVING } from "./request";
+import { type Blank, type Lying, SHAVING } from "./request";
+
+/** What is done to boards, in sawing order; planing comes right after the cut that frees what is planed. */
+export type SawStep = Step | "joint" | "plane";
 
 /**
- * One setting of the saw and everything cut at it. In sawing order: `section` crosscuts that come before any rip, and
- * `block` ones whose blocks are worked before they are sliced; `rip`; `slice` off a block; `crosscut` to length; `trim`.
+ * One setting of one machine and everything that is cut at it. In sawing order: `joint` gives a rough board its straight edge;
+ * `section` crosscuts come before any rip, and `block` ones whose blocks are worked before they are sliced; `rip`; `slice` off
+ * a block; `crosscut` to length; `trim`. `plane` takes a board, strip or piece down to the thickness of its part.
  */
 export interface SetUp {
-  step: Step;
-  kind: "rip" | "crosscut";
+  id: string;
+  step: SawStep;
+  /** A rip goes along the fence, a crosscut against the stop; absent where nothing is sawn. */
+  kind?: "rip" | "crosscut";
+  /** Fence or stop, or what planing takes off. */
   setting: Length;
-  /** Strips ripped, sections or pieces crosscut. */
+  /** Boards, strips, sections or pieces that go through. */
   count: number;
   boards: number;
-  /** Ids of the blanks cut at it, and the parts' names. */
-  blanks: string[];
-  parts: string[];
-  thickness: Length;
-  planed: Length;
+  /** Every blank that goes through, each once. */
+  blanks: Blank[];
+  /** How many pieces of a blank go through, and what of it goes through as one (a strip, a block), by its id. */
+  through: Map<string, { pieces: number; units: number }>;
+  /** How many pieces of a blank are brought to size here, by its id. */
+  finishes: Map<string, number>;
+  /** Set-ups that come before it for some of its pieces. */
+  after: Set<string>;
+  /** What its pieces are cut to and have to wait for, when it is made to fit. */
+  waits?: string;
 }
 
 const ORDER: Step[] = ["section", "block", "rip", "slice", "crosscut", "trim"];
+const rankOf = (step: SawStep, follows?: Step): number =>
+  step === "joint" ? -1 : step === "plane" ? ORDER.indexOf(follows!) + 0.5 : ORDER.indexOf(step);
 
-/** All cuts at one fence or stop setting together, for the whole job; widest and longest first within a step. */
+/** A stretch of one piece's way through the shop. */
+interface Stage {
+  key: string;
+  step: SawStep;
+  kind?: "rip" | "crosscut";
+  rank: number;
+  setting: Length;
+  waits?: string;
+}
+
+const known = new WeakMap<LayoutResult, SetUp[]>();
+
+/** All cuts at one setting together, for the whole job, in sawing order; widest and longest first within a step. */
 export function setUps(result: LayoutResult): SetUp[] {
-  const found = new Map<string, SetUp>();
+  const found = known.get(result) ?? workedOut(result);
+  known.set(result, found);
+  return found;
+}
+
+function workedOut(result: LayoutResult): SetUp[] {
+  const found = new Map<string, SetUp & { rank: number }>();
+  const take = (stage: Stage, blank: Blank): SetUp => {
+    const at: SetUp & { rank: number } = found.get(stage.key) ?? {
+      id: stage.key,
+      step: stage.step,
+      ...(stage.kind ? { kind: stage.kind } : {}),
+      rank: stage.rank,
+      setting: stage.setting,
+      count: 0,
+      boards: 0,
+      blanks: [],
+      through: new Map(),
+      finishes: new Map(),
+      after: new Set(),
+      ...(stage.waits ? { waits: stage.waits } : {}),
+    };
+    if (!at.blanks.includes(blank)) at.blanks.push(blank);
+    found.set(stage.key, at);
+    return at;
+  };
   for (const { group, result: g } of result.groups) {
     const lying = new Map(group.lying.map((l) => [l.blank.id, l]));
-    for (const layout of g.layouts)
+    for (const layout of g.layouts) {
+      const board = result.request.stock[layout.stock]!;
+      const over = board.thickness - group.thickness;
+      const rough = board.form === "board" && board.rough === true;
+      if (rough && layout.strips[0]) {
+        const first = lying.get(layout.strips[0].sections[0]!.pieces[0]!.blank)!;
+        const joint = take(jointed(), first.blank);
+        joint.count += layout.repeat;
+        joint.boards += layout.repeat;
+      }
       for (const strip of layout.strips) {
-        for (const cut of cutsOfStrip(strip)) {
-          const cutFor = cut.pieces.map((p) => lying.get(p.blank)!);
-          const block = strip.order === "crosscut" && cutFor.every((l) => l.blank.block && l.onEdge);
-          const step = stepOf(cut, strip.order, block);
-          // A board thicker than its group is planed down to it as well.
-          const over = result.request.stock[layout.stock]!.thickness - group.thickness;
-          const taken = Math.max(...cutFor.map((l) => l.planed + over));
-          const planed = (step === "rip" || step === "block") && taken >= SHAVING ? taken : 0;
-          add(
-            found,
-            {
-              step,
-              kind: cut.kind,
-              setting: cut.setting,
-              count: layout.repeat,
-              boards: cut.level === 1 ? layout.repeat : 0,
-              thickness: group.thickness,
-              planed: planed as Length,
-            },
-            cutFor.map((l) => l.blank),
-          );
+        const passed = new Map<string, Set<object>>();
+        const ofBlank = new Map<string, Set<object>>();
+        for (const { piece, l, stages } of waysThrough(strip, lying, over, group.thickness)) {
+          const all = rough ? [{ stage: jointed(), unit: layout }, ...stages] : stages;
+          let before: string | undefined;
+          for (const { stage, unit } of all) {
+            const up = take(stage, l.blank);
+            if (before) up.after.add(before);
+            before = stage.key;
+            // One cut frees a whole strip or section: it counts once, however many pieces come of it.
+            const seen = passed.get(stage.key) ?? new Set();
+            passed.set(stage.key, seen);
+            if (!seen.has(unit) && stage.step !== "joint") {
+              up.count += layout.repeat;
+              if (unit === strip) up.boards += layout.repeat;
+            }
+            const own = up.through.get(piece.blank) ?? { pieces: 0, units: 0 };
+            const counted = ofBlank.get(`${stage.key} ${piece.blank}`) ?? new Set();
+            ofBlank.set(`${stage.key} ${piece.blank}`, counted);
+            own.pieces += layout.repeat;
+            if (!counted.has(unit)) own.units += layout.repeat;
+            counted.add(unit);
+            up.through.set(piece.blank, own);
+            seen.add(unit);
+          }
+          const last = found.get(before!)!;
+          last.finishes.set(piece.blank, (last.finishes.get(piece.blank) ?? 0) + layout.repeat);
         }
       }
+    }
   }
-  return [...found.values()].sort((a, b) => ORDER.indexOf(a.step) - ORDER.indexOf(b.step) || b.setting - a.setting);
+  return [...found.values()].sort((a, b) => a.rank - b.rank || b.setting - a.setting).map(({ rank: _rank, ...s }) => s);
 }
 
-function add(found: Map<string, SetUp>, s: Omit<SetUp, "blanks" | "parts">, blanks: Blank[]): void {
-  const onBoard = s.step === "rip" || s.step === "block" || s.step === "slice";
-  const key = `${s.step} ${s.kind} ${s.setting}${onBoard ? ` ${s.thickness}` : ""}`;
-  const at = found.get(key) ?? { ...s, count: 0, boards: 0, blanks: [], parts: [] };
-  at.count += s.count;
-  at.boards += s.boards;
-  at.planed = Math.max(at.planed, s.planed) as Length;
-  for (const b of blanks) {
-    if (!at.blanks.includes(b.id)) at.blanks.push(b.id);
-    if (!at.parts.includes(b.name)) at.parts.push(b.name);
-  }
-  found.set(key, at);
+const jointed = (): Stage => ({ key: "joint", step: "joint", rank: -1, setting: nm(0) });
+
+/** For each piece of a strip, what it goes through, and what of it goes through as one: the strip, a section, the piece. */
+function waysThrough(strip: LaidStrip, lying: Map<string, Lying>, over: number, thickness: Length) {
+  const pieces = strip.sections.flatMap((s) => s.pieces);
+  const of = (p: LaidPiece) => lying.get(p.blank)!;
+  const taken = (p: LaidPiece) => {
+    const t = of(p).planed + over;
+    return t >= SHAVING ? nm(t) : nm(0);
+  };
+  const alike = new Set(pieces.map(taken)).size === 1;
+  const block = strip.order === "crosscut" && pieces.every((p) => of(p).blank.block && of(p).onEdge);
+  const cuts = cutsOfStrip(strip);
+  return pieces.map((piece) => {
+    const l = of(piece);
+    const stages: { stage: Stage; unit: object }[] = [];
+    const planed = taken(piece);
+    let flat = planed === 0;
+    const plane = (follows: Step, unit: object) => {
+      flat = true;
+      const key = `plane after ${follows}, ${planed}`;
+      stages.push({ stage: { key, step: "plane", rank: rankOf("plane", follows), setting: planed }, unit });
+    };
+    let last: { step: Step; unit: object } | undefined;
+    for (const cut of cuts) {
+      if (!cut.pieces.includes(piece)) continue;
+      const step = stepOf(cut, strip.order, block);
+      const waits = shared(cut.pieces.map((p) => of(p).blank.waits));
+      const onBoard = step === "rip" || step === "block" || step === "slice";
+      const key = `${step}, ${cut.kind}, ${cut.setting}${onBoard ? `, ${thickness}` : ""}${waits ? `, ${waits}` : ""}`;
+      const unit =
+        cut.level === 1 ? strip : cut.level === 2 ? strip.sections.find((s) => s.pieces === cut.pieces)! : piece;
+      stages.push({
+        stage: { key, step, kind: cut.kind, rank: rankOf(step), setting: cut.setting, ...(waits ? { waits } : {}) },
+        unit,
+      });
+      last = { step, unit };
+      // A whole strip or block is planed at once where all of it wants the same; otherwise each piece when it is cut.
+      if (!flat && alike && cut.level === 1 && step !== "section") plane(step, unit);
+    }
+    if (!flat) plane(last!.step, piece);
+    // What was cut together with others is still brought to fit on its own.
+    const { waits } = l.blank;
+    if (waits && !stages.some((s) => s.stage.waits))
+      stages.push({
+        stage: {
+          key: `trim, to fit, ${piece.length}, ${waits}`,
+          step: "trim",
+          kind: "crosscut",
+          rank: rankOf("trim") + 0.9,
+          setting: piece.length,
+          waits,
+        },
+        unit: piece,
+      });
+    return { piece, l, stages };
+  });
 }
+
+/** What all of them wait for, when it is the same. */
+const shared = (waits: (string | undefined)[]): string | undefined =>
+  waits.every((w) => w === waits[0]) ? waits[0] : undefined;
 
 /** Fence and stop settings if every line were cut on its own, against the shared ones. */
 export function settingsApart(lines: WorkedLine[]): number {

@@ -1,13 +1,16 @@
+import type { Part } from "@/core/shape/part";
+import { featureText } from "@/core/feature/say";
 import { lengthText, toMm } from "@/core/length/format";
 import type { Units } from "@/core/length/length";
-import { featureText } from "@/core/feature/features";
-import type { Part } from "@/core/shape/shape";
 import { workingText } from "@/core/formula/write";
+import { type PartId, partKey } from "./line";
 import type { WorkedLine } from "./shapes";
 
 /** One kind of piece of one line, for the whole job. */
 export interface CutPart {
+  /** Its text, for files and pages. */
   id: string;
+  of: PartId;
   part: Part;
   line: WorkedLine;
   quantity: number;
@@ -17,7 +20,8 @@ export interface CutPart {
 export function cutList(lines: WorkedLine[]): CutPart[] {
   return lines.flatMap((line) =>
     line.shape.parts.map((part) => ({
-      id: `${line.at}/${part.id}`,
+      id: partKey({ line: line.at, part: part.id }),
+      of: { line: line.at, part: part.id },
       part,
       line,
       quantity: part.places.length * line.line.quantity,
@@ -45,12 +49,18 @@ export function cutListDocument(lines: WorkedLine[], units: Units) {
       thicknessMm: toMm(part.cut.t),
       text: text(part, units),
       features: part.features.map((f) => ({
+        id: f.id,
         kind: f.kind,
         name: f.name,
-        text: featureText(f, units),
+        text: featureText(f, units, part.sides),
         face: f.face,
         machine: f.machine,
-        from: f.from,
+        at: {
+          alongMm: f.at.along === null ? null : toMm(f.at.along),
+          acrossMm: f.at.across === null ? null : toMm(f.at.across),
+          from: f.at.from,
+        },
+        ...(f.marks ? { marksMm: f.marks.at.map(toMm) } : {}),
         ...Object.fromEntries(Object.entries(f.measures).map(([k, v]) => [`${camel(k)}Mm`, toMm(v)])),
       })),
       working: {

@@ -63,14 +63,31 @@ function usualShape(item: string, like: Shape, options: JobLine["options"] = {})
 }
 
 /** The item that hangs in a body of this recipe and standard. */
-const hangs = (shape: Shape) => shape.recipe.hangs ?? shape.standard.hangs ?? "frame";
+function hangs({ recipe, scope, standard }: Shape): string {
+  const own = recipe.hangs;
+  const word = own === undefined || typeof own === "string" ? own : own.is[wordOf(scope, own.by) ?? ""];
+  const found = word === undefined ? undefined : recipeFor(word, standard);
+  const made = found && (!found.standards || found.standards.includes(kinOf(standard)));
+  return made ? word! : (standard.hangs ?? "frame");
+}
+
+/** What a choice says in a scope. */
+const wordOf = (scope: Shape["scope"], name: string): string | undefined => {
+  const value = scope.has(name) ? scope.working(name).value : undefined;
+  return value?.kind === "word" ? value.of : undefined;
+};
 
 /** What body and frame must agree on when both have the choice: which two boxes are joined. */
 function shared(shape: Shape): JobLine["options"] {
-  if (!shape.scope.has("boxes")) return {};
-  const boxes = shape.scope.working("boxes").value;
-  return boxes.kind === "word" ? { boxes: boxes.of } : {};
+  const boxes = wordOf(shape.scope, "boxes");
+  return boxes === undefined ? {} : { boxes };
 }
+
+/** Body and frame agree where both have that choice. */
+const agree = (a: Shape, b: Shape) => {
+  const [x, y] = [wordOf(a.scope, "boxes"), wordOf(b.scope, "boxes")];
+  return x === undefined || y === undefined || x === y;
+};
 
 /** The frame that hangs in a body: the job's own of that standard and size, otherwise the standard's. */
 export function frameFor(body: WorkedLine, lines: WorkedLine[]): Shape {
@@ -79,7 +96,10 @@ export function frameFor(body: WorkedLine, lines: WorkedLine[]): Shape {
 
 export function framesFor(body: WorkedLine, lines: WorkedLine[]): Shape[] {
   const own = mates(body, lines, "frame").map((l) => l.shape);
-  return own.length > 0 ? own : [usualShape(hangs(body.shape), body.shape, shared(body.shape))];
+  if (own.length > 0) return own;
+  const item = hangs(body.shape);
+  const asks = recipeFor(item, body.shape.standard)!.parameters.some((p) => p.name === "boxes");
+  return [usualShape(item, body.shape, asks ? shared(body.shape) : {})];
 }
 
 /** Lines that meet this one in a hive: same standard and size, and one hangs in the other. */
@@ -88,9 +108,7 @@ export function mates(of: WorkedLine, lines: WorkedLine[], kind: "body" | "frame
     if (l.shape.recipe.kind !== kind || l.line.standard !== of.line.standard || l.line.size !== of.line.size)
       return false;
     const [body, frame] = kind === "body" ? [l, of] : [of, l];
-    return (
-      hangs(body.shape) === itemOf(frame) && JSON.stringify(shared(body.shape)) === JSON.stringify(shared(frame.shape))
-    );
+    return hangs(body.shape) === itemOf(frame) && agree(body.shape, frame.shape);
   });
 }
 
@@ -106,7 +124,7 @@ export function bodyFor(frame: WorkedLine): Shape | undefined {
     (r) =>
       r.kind === "body" &&
       (!r.standards || r.standards.includes(kinOf(frame.shape.standard))) &&
-      (r.hangs ?? frame.shape.standard.hangs ?? "frame") === itemOf(frame) &&
+      (typeof r.hangs === "string" ? r.hangs : (frame.shape.standard.hangs ?? "frame")) === itemOf(frame) &&
       recipeFor(r.id, frame.shape.standard) === r,
   );
   try {

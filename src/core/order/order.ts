@@ -4,13 +4,15 @@ import { lengthText } from "@/core/length/format";
 import { jointArea } from "@/core/layout/panels";
 import { piecesOf } from "@/core/boards/laid";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
-import { holds } from "@/core/shape/shape";
+import { stepsOf } from "@/core/shape/steps";
+import { GLUE, taken } from "@/core/work/assembling";
+import type { Taken } from "@/core/work/operation";
 
 /** One thing to buy or fetch. `quantity` is what is needed, in `unit`; `packs` what is bought for it. */
 export interface OrderLine {
   what: string;
   quantity: number;
-  unit: "board" | "each" | "g";
+  unit: "board" | Taken["unit"];
   packs: { size: number; count: number; price: number }[];
   /** Null when the job's stock has no price for it. */
   price: number | null;
@@ -103,12 +105,9 @@ function boardLines(layout: LayoutResult, units: WorkedJob["job"]["units"]): Ord
   });
 }
 
-/** What panels are glued with. */
-const GLUE = "waterproof wood glue";
-
 interface Need {
   what: string;
-  unit: "each" | "g";
+  unit: Taken["unit"];
   raw: number;
   quantity: number;
   for: string[];
@@ -137,25 +136,33 @@ function hardwareNeeds(worked: WorkedJob, layout: LayoutResult): Need[] {
     found.set(what, n);
   };
   for (const { line, shape, at } of worked.lines)
-    for (const h of shape.recipe.hardware) {
-      if (!holds(h.when, shape.scope)) continue;
-      const v = shape.scope.evaluate(h.count).value;
-      const one = v.kind === "amount" ? v.of.valueOf() : 0;
-      if (h.unit === "m2") {
-        const said = `${line.quantity} × ${(one / 1e18).toFixed(3)} m² × ${glue} g`;
-        add(h.name, "g", at, (one / 1e18) * glue * line.quantity, h.spare, h.for, said);
-      } else {
-        const said = `${line.quantity} × ${one}${h.spare ? ` + ${Math.round(h.spare * 100)} %` : ""}`;
-        add(h.name, "each", at, one * line.quantity, h.spare, h.for, said);
+    for (const step of stepsOf(shape, worked.job.units))
+      for (const use of step.uses) {
+        if (use.quantity === 0) continue;
+        const all = taken(use, line.quantity, glue);
+        const one = use.unit === "each" ? `${Math.round(use.quantity * 1000) / 1000}` : `${use.quantity.toFixed(3)} m²`;
+        const grams = all.unit === "g" ? ` × ${glue} g` : "";
+        const spare = use.spare ? ` + ${Math.round(use.spare * 100)} %` : "";
+        add(
+          all.what,
+          all.unit,
+          at,
+          all.quantity,
+          use.spare,
+          step.name.toLowerCase(),
+          `${line.quantity} × ${one}${grams}${spare}`,
+        );
       }
-    }
   for (const b of layout.request.blanks) {
     if (!b.staves) continue;
     const [panels, area] = [b.quantity / b.staves, jointArea(b) / 1e18];
     const said = `${panels} × ${area.toFixed(3)} m² × ${glue} g`;
-    add(GLUE, "g", Number(b.id.split("/")[0]), panels * area * glue, 0, "panels", said);
+    add(GLUE, "g", b.of.line, panels * area * glue, 0, "panels", said);
   }
-  return [...found.values()].map((n) => ({ ...n, quantity: Math.ceil(n.quantity - 1e-9) }));
+  return [...found.values()].map((n) => ({
+    ...n,
+    quantity: n.unit === "m2" ? Math.ceil(n.quantity * 100 - 1e-9) / 100 : Math.ceil(n.quantity - 1e-9),
+  }));
 }
 
 function packLine(n: Need, offers: PackStock[]): OrderLine {
@@ -222,7 +229,7 @@ function woodShare(layout: LayoutResult, line: number): number {
     const area = (l: (typeof group.lying)[number]) => l.blank.length * l.width * l.blank.quantity;
     const all = group.lying.reduce((s, l) => s + area(l), 0);
     const cost = result.layouts.reduce((s, l) => s + l.repeat * moneyOf(layout, l.stock), 0);
-    const mine = group.lying.filter((l) => l.blank.id.startsWith(`${line}/`)).reduce((s, l) => s + area(l), 0);
+    const mine = group.lying.filter((l) => l.blank.of.line === line).reduce((s, l) => s + area(l), 0);
     return sum + (all > 0 ? (cost * mine) / all : 0);
   }, 0);
 }

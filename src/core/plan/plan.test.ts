@@ -1,3 +1,4 @@
+import { HAZARDOUS_STATIONS } from "@/core/feature/machine";
 import { inch } from "@/core/length/length";
 import { RECIPES } from "@/core/recipes";
 import { USUAL_WORKSHOP, emptyJob, type Job } from "@/core/job/job";
@@ -6,7 +7,6 @@ import { layOut } from "@/core/layout/layout";
 import { layoutRequest } from "@/core/job/ask";
 import { cheapestPacks, orderOf } from "@/core/order/order";
 import { calendar, clockText } from "./calendar";
-import { HAZARDOUS_STATIONS, caution } from "@/core/work/cautions";
 import { PlanError, planOf } from "./plan";
 
 const job = (o: Partial<Job> = {}): Job => ({
@@ -80,10 +80,12 @@ test("a plan keeps every rule: order, waiting, one saw, as many hands as there a
     // Clamps for eight: no glue-up is larger, and together they make the forty.
     const glue = p.operations.filter((o) => o.id.startsWith("0/glue-up"));
     expect(glue.map((o) => o.pieces)).toEqual([8, 8, 8, 8, 8]);
-    // A frame is not assembled before all its parts are cut.
-    const assembled = at.get("1/assemble")!.startsAt;
+    // Nothing is joined before all of it is cut.
     for (const o of p.operations)
-      if (o.blanks.some((b) => b.startsWith("1/"))) expect(o.endsAt).toBeLessThanOrEqual(assembled);
+      for (const { part } of o.joins)
+        for (const m of p.operations)
+          if (m.makes.some((x) => x.part.line === part.line && x.part.part === part.part))
+            expect(m.endsAt).toBeLessThanOrEqual(o.startsAt);
     expect(p.finish).toBeGreaterThanOrEqual(p.bound);
   }
   expect(plan({ workshop: { ...USUAL_WORKSHOP, people: 3 } }).finish).toBeLessThanOrEqual(plan().finish);
@@ -99,8 +101,8 @@ test("every operation at a hazardous station carries a caution that defers to ma
   for (const o of plan().operations)
     if (HAZARDOUS_STATIONS.includes(o.station)) expect(o.caution).toMatch(/manual, local rules and licensed practice/);
   for (const r of RECIPES)
-    for (const o of r.operations)
-      if (HAZARDOUS_STATIONS.includes(o.station)) expect(caution(o.hazard ?? "nothing")).toBeTruthy();
+    for (const step of r.assembly)
+      if (HAZARDOUS_STATIONS.includes(step.station)) expect([r.id, step.hazard]).toEqual([r.id, expect.anything()]);
 });
 
 describe("the order", () => {

@@ -2,7 +2,10 @@ import type { Workshop } from "@/core/job/job";
 import type { WorkedJob } from "@/core/job/worked";
 import type { LayoutResult } from "@/core/layout/layout";
 import { type Calendar, calendar, clockText } from "./calendar";
-import { type Operation, operations } from "@/core/work/operations";
+import type { Operation } from "@/core/work/operation";
+import { operations } from "@/core/work/operations";
+import { toMm } from "@/core/length/format";
+import { partKey } from "@/core/line/line";
 
 /** An operation with its place in the calendar; clock minutes, local. */
 export interface Planned extends Operation {
@@ -26,6 +29,9 @@ export class PlanError extends Error {
 }
 
 const DAY = 24 * 60;
+
+/** Stations that are only room for a person: as many work there as there are. */
+const MANNED = ["bench", "clamps", "frame jig", "finish"];
 
 /** Plans a job from its start date. @throws PlanError when it has none. */
 export function planOf(worked: WorkedJob, layout: LayoutResult): Plan {
@@ -84,7 +90,7 @@ function scheduleInOrder(
   const busy = new Map<string, [number, number][]>();
   const hands: [number, number][] = [];
   const left = new Set(ops);
-  const capacity = (station: string) => (station === "bench" ? people : 1);
+  const capacity = (station: string) => (MANNED.includes(station) ? people : 1);
   while (left.size > 0) {
     const ready = [...left].filter((o) => o.after.every((a) => done.has(a)));
     if (ready.length === 0)
@@ -92,13 +98,14 @@ function scheduleInOrder(
     const o = ready.reduce((a, b) => (weight(b) > weight(a) ? b : a));
     const earliest = Math.max(0, ...o.after.map((a) => cal.toWorked(done.get(a)!.endsAt + done.get(a)!.wait)));
     const lane = busy.get(o.station) ?? [];
+    const wanted = Math.min(o.people, people);
     const from = firstFree(earliest, o.minutes, [
       { spans: lane, most: capacity(o.station) },
-      { spans: hands, most: people },
+      { spans: hands, most: people - wanted + 1 },
     ]);
     const span: [number, number] = [from, from + o.minutes];
     busy.set(o.station, [...lane, span]);
-    hands.push(span);
+    for (let i = 0; i < wanted; i++) hands.push(span);
     done.set(o.id, { ...o, startsAt: cal.toClock(span[0], "start"), endsAt: cal.toClock(span[1], "end") });
     left.delete(o);
   }
@@ -132,7 +139,7 @@ function boundOf(ops: Operation[], cal: Calendar, { people }: Workshop): number 
     alone.set(o.id, cal.toClock(from + o.minutes, "end") + o.wait);
   }
   const load = (pick: (o: Operation) => boolean) => ops.filter(pick).reduce((s, o) => s + o.minutes, 0);
-  const stations = [...new Set(ops.map((o) => o.station))].filter((s) => s !== "bench");
+  const stations = [...new Set(ops.map((o) => o.station))].filter((s) => !MANNED.includes(s));
   const fullest = Math.max(
     0,
     ...stations.map((s) => load((o) => o.station === s)),
@@ -152,9 +159,17 @@ export function planDocument(plan: Plan) {
       of: o.of,
       pieces: o.pieces,
       minutes: o.minutes,
+      people: o.people,
       start: clockText(o.startsAt),
       end: clockText(o.endsAt),
       after: o.after,
+      makes: o.makes.map((m) => ({ ...m, part: partKey(m.part) })),
+      joins: o.joins.map((j) => ({ ...j, part: partKey(j.part) })),
+      uses: o.uses.map(({ what, quantity, unit }) => ({ what, quantity, unit })),
+      settings: o.settings.map((s) => (s.kind === "angle" ? s : { kind: s.kind, valueMm: toMm(s.value) })),
+      how: o.how,
+      ...(o.measure.length > 0 ? { measure: o.measure.map((m) => ({ ...m, part: partKey(m.part) })) } : {}),
+      ...(o.check ? { check: o.check } : {}),
       ...(o.caution ? { caution: o.caution } : {}),
     })),
     finish: clockText(plan.finish),

@@ -3,27 +3,22 @@ import { emptyJob } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { findStandard } from "@/core/standards";
 import { holds, type Options, type OptionValue, shapeItem } from "@/core/shape/shape";
+import { stepsOf } from "@/core/shape/steps";
 import { RECIPES } from "./index";
 import type { Parameter, Recipe } from "./recipe";
 
 const standardOf = (r: Recipe) => findStandard(r.standards?.[0] ?? "langstroth-10")!;
 const make = (r: Recipe, options: Options) => shapeItem(r, standardOf(r), standardOf(r).defaultSize, options);
 
-/** All that an option could change: cut sizes, cuts, places, hardware, operations, steps, findings. */
+/** All that an option could change: cut sizes, cuts, places, steps and what they take, findings. */
 function outcome(r: Recipe, options: Options): string {
-  const { scope, parts } = make(r, options);
+  const shape = make(r, options);
   const standard = standardOf(r);
   const line = { item: r.id, standard: standard.id, size: standard.defaultSize, quantity: 1, options };
   const { findings } = workJob({ ...emptyJob("x", standard.units), lines: [line] });
-  const value = (f: Parameters<typeof scope.evaluate>[0]) => {
-    const v = scope.evaluate(f).value;
-    return v.kind === "amount" ? v.of.toString() : v.of;
-  };
   return JSON.stringify([
-    parts.map((p) => [p.id, p.cut, p.features, p.places]),
-    r.hardware.filter((h) => holds(h.when, scope)).map((h) => [h.name, value(h.count)]),
-    r.operations.filter((o) => holds(o.when, scope)).map((o) => [o.id, (o.settings ?? []).map((s) => value(s.value))]),
-    r.steps.filter((s) => holds(s.when, scope)).map((s) => s.text),
+    shape.parts.map((p) => [p.id, p.cut, p.features, p.places]),
+    stepsOf(shape, standard.units).map((s) => [s.id, s.uses, s.mistakes]),
     findings.map((f) => [f.rule, f.state, f.value, f.figure?.text]),
   ]);
 }

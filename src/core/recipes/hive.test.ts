@@ -1,3 +1,4 @@
+import { stepsOf } from "@/core/shape/steps";
 import { unit } from "mathjs";
 import { faceOf } from "@/core/drawing/face";
 import { inch, type Length, mm } from "@/core/length/length";
@@ -100,9 +101,10 @@ describe("rims and accessories", () => {
     expect([xs.length, xs[0], xs[2]! + parts[1]!.size.t]).toEqual([3, 0, parts[0]!.size.l]);
   });
   test("an escape board has its escape and no notch for bees to walk round it", () => {
-    const { parts, recipe } = make("escape-board");
+    const shape = make("escape-board");
+    const { parts } = shape;
     expect(parts.flatMap((p) => p.features.map((f) => f.name))).toEqual(["oval hole"]);
-    expect(recipe.hardware.map((h) => h.name)).toContain("bee escape");
+    expect(stepsOf(shape, "in").flatMap((s) => s.uses.map((u) => u.what))).toContain("bee escape");
   });
 });
 
@@ -277,8 +279,11 @@ describe("options of handbook 04", () => {
   });
   test("a roof under felt has no skin, and felt for all of it", () => {
     expect(make("roof-deep", { covering: "felt" }).parts.some((p) => p.role === "skin")).toBe(false);
-    const felt = make("roof-deep", { covering: "felt" }).recipe.hardware.find((h) => h.id === "felt")!;
-    expect(felt.unit).toBe("m2");
+    const felt = stepsOf(make("roof-deep", { covering: "felt" }), "in")
+      .flatMap((s) => s.uses)
+      .find((u) => u.what === "roofing felt")!;
+    // 20 1/4 + 3 of skin and folds by 16 5/8 + 3: (19 7/8 + 3/8 + 2 × 3/4 + 1 1/2) × (16 1/4 + 3/8 + 1 1/2 + 1 1/2) in².
+    expect([felt.unit, Math.round(felt.quantity / 0.00064516)]).toEqual(["m2", Math.round(23.25 * 19.625)]);
   });
   test("a sloping lid lies on its wedges all the way, falls by length · tan 4°, and drips clear of the box", () => {
     const lid = make("cover-flat", { sloping: true });

@@ -1,13 +1,18 @@
 import { z } from "zod";
+import { featureSchema } from "@/core/feature/feature";
+import { hazardSchema } from "@/core/feature/hazard";
+import { stationSchema } from "@/core/feature/machine";
+import { materialSchema } from "@/core/feature/material";
+import { formulaSchema, nameSchema } from "@/core/formula/formula";
 import { markSchema } from "@/core/standards/standard";
 
 /**
  * How an item is made, as data. Every dimension is a formula over named parameters, standard values and derived
  * values; `core/shape` works them out. A new item is one new file in a family folder.
  */
-const name = z.string().regex(/^[a-z][a-zA-Z0-9]{0,39}$/, "a name is letters and digits, the first a small letter");
+const name = nameSchema;
 const id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,39}$/, "an id is small letters, digits and dashes");
-const formula = z.union([z.string(), z.strictObject({ by: name, is: z.record(z.string(), z.string()) })]);
+const formula = formulaSchema;
 
 const parameterBase = {
   name,
@@ -76,92 +81,21 @@ export const placeSchema = z
     error: "length, width and thickness run along three different axes",
   });
 
-const edge = z.enum(["top", "bottom", "left", "right"]);
-const face = z.enum(["reference", "far"]);
-const span = z.tuple([formula, formula]);
-const featureBase = { name: z.string(), when: formula.optional() };
-export const featureSchema = z.discriminatedUnion("kind", [
-  /** A step along an edge: `across` the face from the edge, `deep` into the face, all along the edge or from–to. */
-  z.strictObject({
-    ...featureBase,
-    kind: z.literal("rabbet"),
-    edge,
-    face,
-    across: formula,
-    deep: formula,
-    from: formula.optional(),
-    to: formula.optional(),
-  }),
-  /** A slot in a face, `along` the grain or across it, its near side at `at`. */
-  z.strictObject({
-    ...featureBase,
-    kind: z.literal("groove"),
-    run: z.enum(["along", "across"]),
-    face,
-    at: formula,
-    width: formula,
-    deep: formula,
-  }),
-  /** Box fingers on one end: rows from the top, the first of its own height; `keep` says which rows stay. */
-  z.strictObject({
-    ...featureBase,
-    kind: z.literal("fingers"),
-    end: z.enum(["left", "right"]),
-    rows: formula,
-    row: formula,
-    first: formula,
-    long: formula,
-    keep: z.enum(["odd", "even"]),
-    key: formula,
-    /** Dovetails: how far each row line slants over the depth of the joint; 0 for square fingers. */
-    slant: formula.optional(),
-  }),
-  /** A rectangular bite, through the thickness unless `t` says otherwise. */
-  z.strictObject({ ...featureBase, kind: z.literal("notch"), l: span, w: span, t: span.optional() }),
-  z.strictObject({
-    ...featureBase,
-    kind: z.literal("hole"),
-    l: formula,
-    w: formula,
-    diameter: formula,
-    /** A row of them, along the grain, `step` apart. */
-    count: formula.optional(),
-    step: formula.optional(),
-  }),
-  /** An edge planed off at a slant: `across` the face, `deep` into it; a mitre when both are the thickness. */
-  z.strictObject({ ...featureBase, kind: z.literal("bevel"), edge, face, across: formula, deep: formula }),
-  /** A corner of the face sawn off, right through: `along` the length from the end, `across` the width from the edge. */
-  z.strictObject({
-    ...featureBase,
-    kind: z.literal("taper"),
-    end: z.enum(["left", "right"]),
-    edge: z.enum(["top", "bottom"]),
-    along: formula,
-    across: formula,
-  }),
-  /** A line to fold sheet material on, right across or along it; nothing is taken away. */
-  z.strictObject({ ...featureBase, kind: z.literal("fold"), run: z.enum(["along", "across"]), at: formula }),
-  /** A hand grip in the reference face with a sloped roof: middle at `l`, upper edge at `w`. */
-  z.strictObject({
-    ...featureBase,
-    kind: z.literal("handhold"),
-    l: formula,
-    w: formula,
-    long: formula,
-    high: formula,
-    deep: formula,
-    slope: formula,
-  }),
-]);
-export type FeatureRecipe = z.infer<typeof featureSchema>;
-
-export const materialSchema = z.enum(["wood", "ply", "mesh", "metal", "foam", "plastic"]);
-export type Material = z.infer<typeof materialSchema>;
+/** What a part is in its item: what the rules and drawings know it as. */
+// prettier-ignore
+export const ROLES = [
+  "side", "end", "rail", "partition", "partition-board", "converter-wall", "wall", "leg", "cleat",
+  "top-bar", "end-bar", "bottom-bar", "wedge", "slat", "bar", "lug", "rod",
+  "panel", "roof", "gable", "rim", "ledge", "strip", "skin", "cover", "deck", "bearer",
+  "floor", "mesh", "tray", "foam", "cladding", "landing", "block", "gate", "guard", "plate", "stick",
+  "follower", "follower-bar", "divider", "baffle", "clip", "base", "fence", "pin", "stop", "template", "part",
+] as const;
+export type Role = (typeof ROLES)[number];
 
 const partSchema = z.strictObject({
   id,
   name: z.string(),
-  role: z.string(),
+  role: z.enum(ROLES),
   length: formula,
   width: formula,
   thickness: formula,
@@ -176,43 +110,68 @@ const partSchema = z.strictObject({
   outside: z.string().optional(),
   features: z.array(featureSchema).max(60),
   places: z.array(placeSchema).min(1).max(60),
+  /**
+   * Cut to what is already made: after a step of this item, or to the box it belongs to. The names are what is measured there; the
+   * part is worked out again from them.
+   */
+  fits: z
+    .strictObject({ to: z.union([z.strictObject({ step: id }), z.literal("box")]), names: z.array(name).min(1).max(6) })
+    .optional(),
 });
 export type PartRecipe = z.input<typeof partSchema>;
 
-/** Bought things an item takes: fasteners, foundation, glue by joint area. */
-const hardwareSchema = z.strictObject({
-  id,
-  name: z.string(),
+/**
+ * Something bought that goes into the item at a step. A screw is chosen from the wood it goes `through` and `into`, so many nm
+ * of it into side or end grain; its name then follows from that.
+ */
+const useSchema = z.strictObject({
+  what: z.string(),
+  /** The size it is sold by, in a shop of inches and in one of millimetres: it is part of the name. */
+  sold: z.strictObject({ in: z.string(), mm: z.string() }).optional(),
+  screw: z.strictObject({ through: formula, into: formula, grain: z.enum(["side", "end"]) }).optional(),
   count: formula,
   unit: z.enum(["each", "m2"]),
+  /** Bought over what is used, as a part of it. */
   spare: z.number().min(0).max(1),
-  for: z.string(),
   when: formula.optional(),
   mark: markSchema,
 });
+export type UseRecipe = z.input<typeof useSchema>;
 
-const operationSchema = z.strictObject({
+const said = z.union([z.string(), z.strictObject({ text: z.string(), when: formula })]);
+
+/**
+ * A step of putting the item together, in the order they are done: what is said, which parts it joins, what it takes, where
+ * it is done and how long it takes. The assembly sheet, the order, the plan and the run sheet read these and nothing else.
+ */
+const stepSchema = z.strictObject({
   id,
+  /** In a few words, as the run sheet heads it. */
   name: z.string(),
-  station: z.string(),
-  /** A part id: the piece count is the part's. Otherwise once an item. */
-  of: z.string().optional(),
-  /** Done across the whole block before it is sliced, where the part is made by the block. */
-  onBlock: z.boolean().optional(),
-  /** Minutes to set up, and for each piece, before there is evidence from the shop. */
-  setup: z.number(),
-  each: z.number(),
-  /** Minutes that must pass before the next operation (glue, paint). */
-  wait: z.number().optional(),
-  /** Largest lot, when clamps or jigs limit it. */
-  lot: z.number().optional(),
-  settings: z.array(z.strictObject({ label: z.string(), value: formula })).optional(),
-  hazard: z.string().optional(),
+  text: z.string(),
+  station: stationSchema,
+  /** Parts that become one with the item here, all there are of them. */
+  joins: z.array(id).max(60).optional(),
+  /** Parts worked on together here, to be joined later. */
+  on: z.array(id).max(60).optional(),
+  uses: z.array(useSchema).max(40).optional(),
+  /** People it takes; one when not said. */
+  people: z.number().int().min(1).max(6).optional(),
+  /** Minutes to set up, and for each item, before there is evidence from the shop. */
+  setup: z.number().min(0).max(10_000),
+  each: z.number().min(0).max(10_000),
+  /** Minutes that must pass before the next step (glue, paint). */
+  wait: z.number().min(0).max(100_000).optional(),
+  /** Most items at once, where clamps, jigs or floor are few. */
+  lot: z.number().int().min(1).max(10_000).optional(),
+  hazard: hazardSchema.optional(),
   check: z.string().optional(),
+  /** What usually goes wrong here. */
+  mistakes: z.array(said).max(20).optional(),
   when: formula.optional(),
   mark: markSchema,
 });
-export type OperationRecipe = z.infer<typeof operationSchema>;
+export type StepRecipe = z.input<typeof stepSchema>;
 
 /** Room in a hive: what it is there, how high it stands, and what bees find above and below it. */
 const standsSchema = z.strictObject({
@@ -246,16 +205,13 @@ export const recipeSchema = z.strictObject({
   /** Names a standard must give for it. */
   needs: z.array(name),
   /** What hangs in it, an item id; the standard's own when not said. */
-  hangs: id.optional(),
+  hangs: z.union([id, z.strictObject({ by: name, is: z.record(z.string(), id) })]).optional(),
   /** From where inside it is measured, when not from the middle. */
   measuredAt: z.strictObject({ x: formula, y: formula }).optional(),
   parameters: z.array(parameterSchema).max(200),
   values: z.array(valueSchema).max(400),
   parts: z.array(partSchema).max(200),
-  hardware: z.array(hardwareSchema).max(100),
-  operations: z.array(operationSchema).max(100),
-  steps: z.array(z.strictObject({ text: z.string(), when: formula.optional() })).max(60),
-  mistakes: z.array(z.string()).max(60),
+  assembly: z.array(stepSchema).max(60),
   /** Figures to compare designs by. */
   figures: z
     .array(

@@ -1,3 +1,4 @@
+import type { Part } from "@/core/shape/part";
 import type { JobLine } from "@/core/line/line";
 import { inch, type Length, mm } from "@/core/length/length";
 import { lengthText } from "@/core/length/format";
@@ -8,7 +9,7 @@ import { blank, board, request, saw } from "@/core/layout/tests/samples";
 import { layOut } from "@/core/layout/layout";
 import { ITEM_AXES, placedBox, probe } from "@/core/shape/assembly";
 import { extent } from "@/core/solid/solid";
-import { type Options, type Part, type Shape, ShapeError, asLength, lengthOf, shapeItem } from "@/core/shape/shape";
+import { type Options, type Shape, ShapeError, asLength, lengthOf, shapeItem } from "@/core/shape/shape";
 import { findRecipe, RECIPES } from "./index";
 
 const make = (item: string, standard: string, size?: string, options: Options = {}): Shape =>
@@ -296,10 +297,10 @@ describe("nuc, long, joined, square, trough, cabinet", () => {
 });
 
 test("a follower is as long as the box inside less 1/2, as high as a frame less its top bar (handbook 04 [mem])", () => {
-  expect(sizes(make("follower", "langstroth-10"), "board")).toEqual(["17 7/8", "8 3/8"]);
+  expect(sizes(make("follower", "langstroth-10"), "follower")).toEqual(["17 7/8", "8 3/8"]);
   // A division board slides along the walls, a dummy is as thick as a comb.
-  expect(sizes(make("follower", "langstroth-10", "deep", { use: "division" }), "board")[0]).toBe("18 5/16");
-  expect(part(make("follower", "langstroth-10", "deep", { use: "dummy" }), "board").size.t).toBe(inch(1));
+  expect(sizes(make("follower", "langstroth-10", "deep", { use: "division" }), "follower")[0]).toBe("18 5/16");
+  expect(part(make("follower", "langstroth-10", "deep", { use: "dummy" }), "follower").size.t).toBe(inch(1));
 });
 
 const moisture = (s: Shape) => {

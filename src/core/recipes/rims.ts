@@ -1,5 +1,5 @@
-import { JOINT, OUTSIDE, WALL_HARDWARE, WALL_VALUES, WOOD, wallOperations, wallParts } from "./bodies/walls";
-import type { Parameter, PartRecipe, Recipe } from "./recipe";
+import { JOINT, OUTSIDE, WALL_VALUES, WOOD, wallAssembly, wallParts } from "./bodies/walls";
+import type { Parameter, PartRecipe, Recipe, StepRecipe } from "./recipe";
 
 /**
  * Rims: four walls by the corner joints of a body, without rests or handholds. A recipe that uses them gives
@@ -83,10 +83,13 @@ export const withFront = (parts: PartRecipe[], features: PartRecipe["features"])
     ];
   });
 
-export const RIM_HARDWARE = WALL_HARDWARE.filter((h) => h.id === "corner-screws" || h.id === "glue");
-
-export const rimOperations = (between: Recipe["operations"] = []): Recipe["operations"] =>
-  wallOperations(between, false).filter((o) => o.id !== "handholds");
+/** A rim put together; `next` is what comes after it stands, `ends` its ends where they are not alike. */
+export const rimAssembly = ({
+  ends = ["end"],
+  more = [],
+  next = [],
+}: { ends?: string[]; more?: StepRecipe[]; next?: StepRecipe[] } = {}): StepRecipe[] =>
+  wallAssembly({ rests: false, ends, more, next });
 
 /** A body's outside, and what a rim's own walls leave inside. */
 export const RIM_NEEDS = ["boxInsideLength", "boxInsideWidth", "nominalThickness"];

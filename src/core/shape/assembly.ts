@@ -1,4 +1,5 @@
-import { type Part, type Place, type Shape } from "./shape";
+import type { Part, Place } from "./part";
+import { type Shape } from "./shape";
 import {
   type Axis,
   AXES,

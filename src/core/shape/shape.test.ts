@@ -6,7 +6,7 @@ import { findStandard, STANDARDS } from "@/core/standards";
 import { standardSchema } from "@/core/standards/standard";
 import { ITEM_AXES, placedBox, probe } from "./assembly";
 import { FormulaError, evaluate, lengthValue, toLength } from "@/core/formula/formula";
-import { featureSummary } from "@/core/feature/features";
+import { featureCuts } from "@/core/feature/say";
 import { type Options, type Shape, ShapeError, shapeItem } from "./shape";
 import { Scope } from "@/core/formula/scope";
 import { AXES } from "@/core/solid/solid";
@@ -58,9 +58,9 @@ describe("cut sizes of bodies", () => {
       make("body", "deep", o)
         .parts.find((p) => p.id === "end")!
         .features.find((f) => f.name === "rest")!;
-    expect(rest({}).where).not.toMatch(/stopped/);
-    expect(rest({ lap: inch(0, 1, 4) }).where).toMatch(/stopped/);
-    expect(rest({ joint: "butt-sides-inside" }).where).toMatch(/stopped/);
+    expect(rest({}).note ?? "").not.toMatch(/stopped/);
+    expect(rest({ lap: inch(0, 1, 4) }).note).toMatch(/stopped/);
+    expect(rest({ joint: "butt-sides-inside" }).note).toMatch(/stopped/);
   });
 });
 
@@ -77,7 +77,7 @@ test("frame parts come out as in the handbook's sample (chapter 4, deep; [mem] a
   const wax = make("frame", "deep", { foundation: "wired-wax" });
   expect(blank(wax, "wedge")).toEqual([1, inch(17), inch(0, 1, 2), inch(0, 3, 8)]);
   expect(blank(wax, "bottom-strip")).toEqual([2, inch(17, 3, 4), inch(0, 3, 8), inch(0, 5, 16)]);
-  expect(featureSummary(plastic.parts[0]!.features, "in")[0]).toBe("ear 5/8 × 3/8, both ends");
+  expect(featureCuts(plastic.parts[0]!.features, "in")[0]!.what).toBe("ear 5/8 long × 3/8 deep");
 });
 
 describe("geometry holds together for any options", () => {

@@ -1,11 +1,11 @@
 import { type Length, type Units, nm } from "@/core/length/length";
 import { lengthWithUnit } from "@/core/length/format";
 import { parseLength } from "@/core/length/parse";
-import type { Material, PartRecipe, Recipe } from "@/core/recipes/recipe";
+import type { PartRecipe, Recipe } from "@/core/recipes/recipe";
 import type { Standard } from "@/core/standards/standard";
 import { STANDARD_NAMES } from "@/core/standards/words";
 import Fraction from "fraction.js";
-import { type Feature, shapeFeature } from "@/core/feature/features";
+import { featureIds, shapeFeature } from "@/core/feature/feature";
 import {
   type Formula,
   FormulaError,
@@ -19,38 +19,12 @@ import {
   toNumber,
 } from "@/core/formula/formula";
 import { type Definition, Scope, type Working } from "@/core/formula/scope";
-import type { Axis } from "@/core/solid/solid";
+import type { Part } from "./part";
+import { withSides } from "./sides";
 
 /** What a maker chose for a parameter, lengths already read. */
 export type OptionValue = Length | number | string | boolean;
 export type Options = Record<string, OptionValue>;
-
-export type Direction = "+x" | "-x" | "+y" | "-y" | "+z" | "-z";
-
-/** A part in its place: its corner (0,0,0) in the item, and which way its own axes run. */
-export interface Place {
-  at: { x: number; y: number; z: number };
-  dir: Record<Axis, Direction>;
-  /** Radians it leans about its own length; absent when it stands square. */
-  lean?: number;
-}
-
-/** A kind of piece in an item: blank, features, places. Sizes in nm; the count in one item is the number of places. */
-export interface Part {
-  id: string;
-  name: string;
-  role: string;
-  size: { l: Length; w: Length; t: Length };
-  /** What is sawn: the size, and what is allowed for drying. */
-  cut: { l: Length; w: Length; t: Length };
-  material: Material;
-  /** Cut as a block, worked as one, then sliced. */
-  block: boolean;
-  features: Feature[];
-  places: Place[];
-  outside?: string;
-  working: { length: Working; width: Working; thickness: Working };
-}
 
 /** An item worked out. */
 export interface Shape {
@@ -95,10 +69,12 @@ export function shapeItem(
     throw new ShapeError("size", `read "${sizeId}"; ${standard.short} has ${Object.keys(standard.sizes).join(", ")}`);
   const scope = scopeFor(recipe, standard, sizeId, options);
   checkRanges(recipe, options, scope, units);
-  const parts = recipe.parts
-    .filter((p) => holds(p.when, scope))
-    .map((p) => shapePart(p, scope, units))
-    .filter((p) => p.places.length > 0);
+  const parts = withSides(
+    recipe.parts
+      .filter((p) => holds(p.when, scope))
+      .map((p) => shapePart(p, scope, units))
+      .filter((p) => p.places.length > 0),
+  );
   const pieces = parts.reduce((n, p) => n + p.places.length, 0);
   const cuts = parts.reduce((n, p) => n + p.features.reduce((m, f) => m + f.bites.length, 0), 0);
   if (pieces > MOST_PIECES) throw new ShapeError("parts", `${pieces} pieces in one item, at most ${MOST_PIECES}`);
@@ -236,7 +212,7 @@ function checkRanges(recipe: Recipe, options: Options, scope: Scope, units: Unit
   }
 }
 
-function shapePart(recipe: PartRecipe, scope: Scope, units: Units): Part {
+function shapePart(recipe: PartRecipe, scope: Scope, units: Units): Omit<Part, "sides"> {
   const dimension = (which: "length" | "width" | "thickness", formula: Formula): Working => {
     const worked = scope.evaluate(formula);
     const base = behind(worked, scope);
@@ -272,18 +248,22 @@ function shapePart(recipe: PartRecipe, scope: Scope, units: Units): Part {
         recipe.id,
         `${recipe.name} comes out ${lengthWithUnit(size[axis], units)} ${word}; it must be more than nothing`,
       );
+  const material = recipe.material ?? "wood";
+  const cuts = recipe.features.filter((f) => holds(f.when, scope));
+  const ids = featureIds(cuts.map((f) => f.name));
   return {
     id: recipe.id,
     name: recipe.name,
     role: recipe.role,
     outside: recipe.outside,
-    material: recipe.material ?? "wood",
+    material,
     block: recipe.block ?? false,
     size,
     cut: recipe.allowance
       ? { ...size, w: nm(size.w + toLength(scope.evaluate(recipe.allowance).value, "allowance")) }
       : size,
-    features: recipe.features.filter((f) => holds(f.when, scope)).map((f) => shapeFeature(f, scope, size)),
+    features: cuts.map((f, i) => shapeFeature(f, ids[i]!, scope, { size, material })),
+    ...(recipe.fits ? { fits: recipe.fits } : {}),
     places: recipe.places.flatMap((p) => placesOf(p, recipe.name, scope)),
     working,
   };

@@ -1,3 +1,4 @@
+import { caution, type Hazard } from "@/core/feature/hazard";
 import type { JobLine } from "@/core/line/line";
 import fc from "fast-check";
 import { inch } from "@/core/length/length";
@@ -6,7 +7,7 @@ import { workJob } from "@/core/job/worked";
 import { layOut } from "@/core/layout/layout";
 import { layoutRequest } from "@/core/job/ask";
 import { calendar, clockText } from "@/core/plan/calendar";
-import { caution } from "./cautions";
+import type { Operation } from "./operation";
 import { operations } from "./operations";
 import { planDocument, planOf } from "@/core/plan/plan";
 
@@ -37,33 +38,88 @@ const opsOf = (j: Job) => {
   );
 };
 
+/** What an operation is set to, by kind. */
+const set = (o: Operation | undefined) =>
+  Object.fromEntries(o!.settings.map((s) => [s.kind, s.kind === "angle" ? s.degrees : s.value]));
+
 describe("operations of a job", () => {
-  test("only those that apply: a butt box has no rabbets in its corners, a finger box no corner rabbets", () => {
-    const names = (joint: string) => opsOf(job([{ options: { joint } }])).map((o) => o.id.split("/")[1]);
-    expect(names("butt-ends-inside")).not.toContain("corner-ends");
-    expect(names("finger")).toContain("fingers");
-    expect(names("finger")).not.toContain("corner-ends");
-    expect(names("dovetail")).toContain("dovetails");
-    expect(names("mitre")).toContain("mitres");
+  test("only those that apply: a butt box has no rabbets in its corners, a finger box fingers", () => {
+    const names = (joint: string) => opsOf(job([{ options: { joint } }])).map((o) => o.name);
+    expect(names("butt-ends-inside")).not.toContain("Corner rabbet");
+    expect(names("rabbet-ends")).toContain("Corner rabbet");
+    expect(names("finger")).toContain("Fingers");
+    expect(names("finger")).not.toContain("Corner rabbet");
+    expect(names("dovetail")).toEqual(expect.arrayContaining(["Tails", "Pins"]));
+    expect(names("mitre")).toContain("Mitre");
   });
 
-  test("settings are the geometry's: fence, stop, lap, rest", () => {
+  test("settings are the geometry's: fence, corner rabbet, rest", () => {
     const ops = opsOf(job([{ options: { handholds: "none" } }]));
-    const set = (id: string) =>
-      Object.fromEntries(ops.find((o) => o.id.includes(id))!.settings.map((s) => [s.label, s.value]));
-    expect(set("rip-1")).toEqual({ fence: inch(9, 5, 8) });
-    expect(set("corner-ends")).toEqual({ "dado wide": inch(0, 3, 4), "blade up": inch(0, 3, 8) });
-    expect(set("rests")).toMatchObject({
-      "wide, from the inside face": inch(0, 3, 8),
-      "deep, from the top edge": inch(0, 5, 8),
-    });
+    const named = (name: string) => set(ops.find((o) => o.name === name));
+    expect(named("Rip to width")).toEqual({ fence: inch(9, 5, 8) });
+    expect(named("Corner rabbet")).toEqual({ width: inch(0, 3, 4), height: inch(0, 3, 8) });
+    expect(named("Rest")).toEqual({ width: inch(0, 5, 8), height: inch(0, 3, 8) });
+  });
+
+  test("a rim's corner rabbets are made on all its pieces; two ends of a board are one set-up", () => {
+    const ops = opsOf(job([{ item: "feed-rim", options: { joint: "rabbet-ends" } }]));
+    const rabbets = ops.filter((o) => o.name === "Corner rabbet");
+    expect(rabbets).toHaveLength(1);
+    expect(rabbets[0]!.makes.map((m) => [m.part.part, m.feature, m.pieces])).toEqual([
+      ["end", "corner-rabbet", 20],
+      ["end", "corner-rabbet-2", 20],
+    ]);
+  });
+
+  test("two or four handholds: twice the pieces, and with them the minutes", () => {
+    const minutes = (handholds: string) =>
+      opsOf(job([{ quantity: 40, options: { handholds } }]))
+        .filter((o) => o.name === "Handhold")
+        .reduce((n, o) => n + o.minutes, 0);
+    // One set-up of 20 minutes for the ends, one more for the sides, whose middle is elsewhere; a minute a pocket.
+    expect([minutes("ends"), minutes("all")]).toEqual([20 + 80, 2 * (20 + 80)]);
   });
 
   test("a shared dimension is one set-up for the whole job", () => {
     const ops = opsOf(job([{ quantity: 5 }, { quantity: 7, options: { handholds: "all" } }]));
-    const ends = ops.filter((o) => o.settings.some((s) => s.label === "stop" && s.value === inch(16, 1, 4)));
+    const ends = ops.filter((o) => o.settings.some((s) => s.kind === "stop" && s.value === inch(16, 1, 4)));
     expect(ends).toHaveLength(1);
     expect(ends[0]!.pieces).toBe(2 * (5 + 7));
+    // Parts that several lines have are told apart.
+    expect(ends[0]!.of).toContain("end of body, deep (line 2)");
+  });
+
+  test("only what is thicker than its part is planed, at what it needs: sides and ends never", () => {
+    const ops = opsOf(
+      job(
+        [
+          { size: "medium", quantity: 12 },
+          { quantity: 10 },
+          { item: "frame", size: "medium", quantity: 200 },
+          { item: "frame", quantity: 100 },
+        ],
+        {
+          stock: [
+            { ...BOARD, thickness: inch(0, 3, 4) },
+            { ...BOARD, thickness: inch(1, 1, 2) },
+          ],
+        },
+      ),
+    );
+    const planed = ops.filter((o) => o.station === "planer");
+    expect(planed.length).toBeGreaterThan(0);
+    for (const o of planed) expect(o.of).not.toMatch(/\b(side|end) of body/);
+    // Slices and other thin parts come off on edge; what is planed loses less than half an inch.
+    for (const o of planed) expect(set(o)["take off"]).toBeLessThanOrEqual(inch(0, 7, 16));
+  });
+
+  test("rough boards get a straight edge before anything is measured from it", () => {
+    const rough = { ...BOARD, thickness: inch(0, 3, 4), rough: true as const };
+    const ops = opsOf(job([{ options: { handholds: "none" } }], { stock: [rough] }));
+    const joint = ops.find((o) => o.station === "jointer")!;
+    expect(joint.pieces).toBe(ops.find((o) => o.name === "Rip to width")!.pieces);
+    expect(ops.find((o) => o.name === "Rip to width")!.after).toEqual([joint.id]);
+    expect(joint.caution).toBe(caution("joint"));
   });
 
   test("cautions stand where the act is: thin rips, short crosscuts, planing, dado, drilling", () => {
@@ -73,37 +129,52 @@ describe("operations of a job", () => {
         { options: { handholds: "cleats" } },
       ]),
     );
-    const said = (hazard: string) => ops.filter((o) => o.caution === caution(hazard));
-    expect(said("thin").every((o) => o.settings[0]!.value < inch(0, 1, 2))).toBe(true);
+    const said = (hazard: Hazard) => ops.filter((o) => o.caution === caution(hazard));
+    expect(
+      said("thin")
+        .filter((o) => "fence" in set(o))
+        .every((o) => set(o).fence! < inch(0, 1, 2)),
+    ).toBe(true);
     expect(said("thin").length).toBeGreaterThan(0);
-    expect(said("short").map((o) => o.settings[0]!.value)).toContain(inch(6));
+    expect(said("short").map((o) => set(o).stop)).toContain(inch(6));
     expect(said("plane").length).toBeGreaterThan(0);
-    expect(said("drill").some((o) => o.name.includes("wire holes"))).toBe(true);
-    expect(() => caution("juggling")).toThrow("no caution is written");
+    expect(said("drill").some((o) => o.name === "Wire holes")).toBe(true);
   });
 
   test("end bars by the block: crosscut, planed, forked across, then sliced; the slices wait for the forks", () => {
     const ops = opsOf(job([{ item: "frame", quantity: 60 }]));
-    const at = (name: RegExp) => ops.findIndex((o) => name.test(o.name) && /End bar/.test(o.of));
-    const order = [/blocks/, /Plane/, /Forks/, /Slice/].map(at);
+    const at = (name: RegExp) => ops.findIndex((o) => name.test(o.name) && /end bar/.test(o.of));
+    const order = [/blocks$/, /Plane/, /Fork/, /Slice/].map(at);
     expect(order.every((i) => i >= 0)).toBe(true);
     expect(order).toEqual(order.toSorted((a, b) => a - b));
     const [block, plane, forks, slice] = order.map((i) => ops[i]!);
     // 120 bars at 22 slices a block of 11 1/4 (11.25 + 1/8 over 3/8 + 1/8): six blocks.
     expect([block!.pieces, forks!.pieces, slice!.pieces]).toEqual([6, 6, 120]);
-    expect(plane!.settings[0]!.value).toBe(inch(0, 1, 8));
-    expect(forks!.after).toEqual([plane!.id]);
+    expect(set(plane)).toEqual({ "take off": inch(0, 1, 8) });
+    expect(forks!.after).toContain(plane!.id);
     expect(slice!.after).toEqual(expect.arrayContaining([forks!.id]));
     expect(slice!.caution).toBe(caution("thin"));
     // Every operation stands after what must be done before it.
     ops.forEach((o, i) => o.after.forEach((a) => expect(ops.findIndex((x) => x.id === a)).toBeLessThan(i)));
   });
 
-  test("glue-ups come in lots the clamps allow, and each waits for the one before", () => {
-    const glue = opsOf(job([{ quantity: 19 }])).filter((o) => o.id.includes("glue-up"));
-    expect(glue.map((o) => o.pieces)).toEqual([8, 8, 3]);
-    expect(glue[1]!.after).toEqual([glue[0]!.id]);
-    expect(glue.map((o) => o.setup)).toEqual([10, 0, 0]);
+  test("an inner board is cut after its rim is glued, from the rim as measured; a follower after its box", () => {
+    const ops = opsOf(
+      job([{ item: "feed-rim-inner-board" }, { item: "follower" }, {}], {
+        workshop: { ...USUAL_WORKSHOP, panels: true },
+      }),
+    );
+    const made = (part: string) => ops.find((o) => o.makes.some((m) => m.part.part === part && m.feature === null))!;
+    expect(made("board").after.some((a) => a.startsWith("0/glue-up"))).toBe(true);
+    expect(made("board").measure).toEqual([{ part: { line: 0, part: "board" }, names: ["rimLength", "rimWidth"] }]);
+    expect(made("follower").after.some((a) => a.startsWith("2/glue-up"))).toBe(true);
+  });
+
+  test("glue-ups come in lots the clamps allow, and what follows a lot waits for it alone", () => {
+    const all = opsOf(job([{ quantity: 19 }]));
+    const glue = all.filter((o) => o.id.includes("glue-up"));
+    expect(glue.map((o) => [o.pieces, o.setup])).toEqual([[8, 10], [8, 0], [3, 0]]); // prettier-ignore
+    expect(all.find((o) => o.id === "0/clean")!.after).toEqual(glue.map((o) => o.id));
   });
 });
 

@@ -1,214 +1,175 @@
-import type { Length } from "@/core/length/length";
 import type { WorkedJob } from "@/core/job/worked";
 import type { LayoutResult } from "@/core/layout/layout";
-import type { Step } from "@/core/layout/cuts";
-import { panelOf } from "@/core/layout/panels";
-import { type SetUp, setUps } from "@/core/layout/setups";
-import { holds } from "@/core/shape/shape";
-import { toLength } from "@/core/formula/formula";
-import { caution } from "./cautions";
+import { jointArea } from "@/core/layout/panels";
+import type { Blank } from "@/core/layout/request";
+import { type CutPart, cutList } from "@/core/line/cutlist";
+import { fitsTo } from "@/core/line/fits";
+import { partKey } from "@/core/line/line";
+import { type Assembling, assembling, GLUE } from "./assembling";
+import { cutting, inTurn } from "./cutting";
+import { type Operation, operation } from "./operation";
+import { sawing } from "./sawing";
 
-/** A step of work at one station on one lot. Minutes are worked time; `wait` is clock time that must pass after it. */
-export interface Operation {
-  id: string;
-  name: string;
-  station: string;
-  lot: string;
-  line: number | null;
-  pieces: number;
-  of: string;
-  /** Blanks it cuts, when it is the saw's. */
-  blanks: string[];
-  minutes: number;
-  setup: number;
-  each: number;
-  wait: number;
-  after: string[];
-  settings: { label: string; value: Length }[];
-  caution?: string;
-  check?: string;
+/** Gluing up a panel, minutes [mem]. */
+const PANEL = { setup: 10, each: 6, wait: 60 };
+
+/** Operations that wait for each other: a recipe that cannot be made. */
+export class RingError extends Error {
+  override name = "RingError";
 }
 
-/** Starting guesses for the saw, minutes [mem]. */
-const GUESS = {
-  rip: { setup: 5, each: 1.5 },
-  slice: { setup: 5, each: 0.3 },
-  panel: { setup: 10, each: 6, wait: 60 },
-  crosscut: { setup: 5, each: 0.5 },
-  plane: { setup: 10, each: 1.5 },
-};
-
-/** Narrower than this and the rip is a thin strip. */
-const THIN = 12_700_000;
+const known = new WeakMap<LayoutResult, WeakMap<WorkedJob, Operation[]>>();
 
 /**
- * Every operation of a job: the saw's set-ups once for the whole job, then each line's own operations in order, in
- * lots no larger than clamps and jigs allow. What is cut across a block comes between its crosscut and its slices.
+ * Every operation of a job, each after what it needs: the saw's set-ups once for the whole job, cuts into parts at one setting
+ * together, then each line's steps in order and in lots. What is cut across a block comes between its crosscut and its slices; a
+ * part made to fit comes after what it is measured from.
  */
 export function operations(worked: WorkedJob, layout: LayoutResult): Operation[] {
-  const ups = setUps(layout);
-  const saw = sawOperations(ups, worked.job.workshop.minHold);
-  const blockOf = (blank: string) => saw.find((o) => o.step === "block" && o.blanks.includes(blank));
-  const own = worked.lines.flatMap(({ line, shape, at }) => {
-    const out: Operation[] = [];
-    const cutHere = (o: SawOperation, steps: Step[]) =>
-      steps.includes(o.step) && o.blanks.some((b) => b.startsWith(`${at}/`));
-    let after = saw.filter((o) => cutHere(o, ["crosscut", "slice", "trim", "rip"])).map((o) => o.id);
-    for (const glued of panelOperations(layout, at, after)) {
-      out.push(glued);
-      after = [...after, glued.id];
+  const byJob = known.get(layout) ?? new WeakMap<WorkedJob, Operation[]>();
+  known.set(layout, byJob);
+  const found = byJob.get(worked) ?? workedOut(worked, layout);
+  byJob.set(worked, found);
+  return found;
+}
+
+function workedOut(worked: WorkedJob, layout: LayoutResult): Operation[] {
+  const { units, workshop } = worked.job;
+  const parts = cutList(worked.lines);
+  const byKey = new Map(parts.map((p) => [p.id, p]));
+  const name = nameIn(worked);
+  const saw = sawing(layout, workshop.minHold, (id) => name(byKey.get(partKey(id))!));
+  const panels = layout.request.blanks
+    .filter((b) => b.staves)
+    .map((b) => panel(b, saw, name(byKey.get(partKey(b.of))!), workshop.glue));
+  const cuts = cutting(
+    parts,
+    units,
+    ({ id }) => {
+      const slices = saw.filter((s) => s.up.step === "slice").map((s) => s.up.through.get(id)?.pieces ?? 0);
+      const blocks = saw.filter((s) => s.up.step === "block").map((s) => s.up.through.get(id)?.units ?? 0);
+      return { pieces: sum(slices), blocks: sum(blocks) };
+    },
+    name,
+  );
+  inTurn(cuts);
+  const steps = new Map(worked.lines.map((l) => [l.at, assembling(l, units, workshop.glue)]));
+  const lotsOf = (line: number, step: string) =>
+    steps
+      .get(line)
+      ?.find((s) => s.step.id === step)
+      ?.lots.map((o) => o.id) ?? [];
+
+  for (const c of cuts)
+    for (const part of c.parts) {
+      const own = saw.filter((s) => s.up.through.has(part.id));
+      if (c.onBlock) {
+        const blocks = own.filter((s) => s.up.step === "block" || (s.up.step === "plane" && [...s.up.after].some((a) => a.startsWith("block")))); // prettier-ignore
+        need(c.op, blocks.map((s) => s.op.id)); // prettier-ignore
+        for (const s of own) if (s.up.step === "slice") need(s.op, [c.op.id]);
+      } else need(c.op, readyBlank(part, saw, panels));
+      if (c.stage) need(c.op, lotsOf(c.stage.line, c.stage.step));
     }
-    for (const op of shape.recipe.operations) {
-      if (!holds(op.when, shape.scope)) continue;
-      const part = shape.parts.find((p) => p.id === op.of);
-      if (op.of !== undefined && !part) continue;
-      const block = op.onBlock && part ? blockOf(`${at}/${part.id}`) : undefined;
-      const total = line.quantity * (part ? part.places.length : 1);
-      const size = op.lot ?? total;
-      const lots = block ? 1 : Math.ceil(total / size);
-      const ids: string[] = [];
-      for (let i = 0; i < lots; i++) {
-        const pieces = block ? block.pieces : Math.min(size, total - i * size);
-        const each = block ? (op.each * total) / block.pieces : op.each;
-        const setup = i === 0 ? op.setup : 0;
-        const id = `${at}/${op.id}${lots > 1 ? `/${i + 1}` : ""}`;
-        out.push({
-          id,
-          name: op.name,
-          station: op.station,
-          line: at,
-          pieces,
-          of: part ? `${part.name}${block ? ", by the block" : ""}` : shape.title,
-          blanks: [],
-          lot: lots > 1 ? `lot ${i + 1} of ${lots}` : "all",
-          minutes: Math.ceil(setup + each * pieces),
-          setup,
-          each,
-          wait: op.wait ?? 0,
-          after: block ? [block.ready] : i === 0 ? after : [ids[i - 1]!],
-          settings: (op.settings ?? []).map((s) => ({
-            label: s.label,
-            value: toLength(shape.scope.evaluate(s.value).value, s.label),
-          })),
-          ...(op.hazard ? { caution: caution(op.hazard) } : {}),
-          ...(op.check ? { check: op.check } : {}),
-        });
-        ids.push(id);
+  for (const part of parts) {
+    const line = worked.lines[part.of.line]!;
+    const fits = fitsTo(part.part, line, worked.lines);
+    if (fits.length === 0) continue;
+    for (const { op, up } of saw)
+      if (up.waits && up.through.has(part.id)) {
+        for (const f of fits) need(op, lotsOf(f.line, f.step));
+        op.measure.push({ part: part.of, names: part.part.fits!.names });
       }
-      if (block)
-        for (const slice of saw.filter((o) => o.step === "slice" && o.blanks.includes(`${at}/${part!.id}`)))
-          slice.after.push(...ids);
-      else after = ids;
-    }
-    return out;
-  });
-  return inOrder([...saw.map(({ step: _step, ready: _ready, ...o }) => o), ...own]);
-}
+    for (const p of panels)
+      if (p.id === `${part.id}/panel`) {
+        for (const f of fits) need(p, lotsOf(f.line, f.step));
+        p.measure.push({ part: part.of, names: part.part.fits!.names });
+      }
+  }
+  for (const [at, list] of steps) join(at, list);
 
-/** Gluing up the panels of one line, a part at a time: joint the edges, glue, and wait before they are cut to size. */
-function panelOperations(layout: LayoutResult, at: number, after: string[]): Operation[] {
-  return layout.request.blanks
-    .filter((b) => b.staves && b.id.startsWith(`${at}/`))
-    .map((b): Operation => {
-      const pieces = b.quantity / b.staves!;
-      return {
-        ...GUESS.panel,
-        id: `${panelOf(b.id)}/panel`,
-        name: `Joint the edges and glue up, ${b.staves} staves each`,
-        station: "clamps",
-        line: at,
-        pieces,
-        of: b.name.replace(/ stave$/, ""),
-        blanks: [],
-        lot: "all",
-        minutes: Math.ceil(GUESS.panel.setup + GUESS.panel.each * pieces),
-        after,
-        settings: [],
-        caution: caution("glue"),
-        check: "all grain one way, flat under the clamps",
-      };
+  /** A step needs the blanks and cuts of every part it takes up, but for the cuts that come after it. */
+  function join(at: number, list: Assembling[]): void {
+    list.forEach(({ step, lots }, i) => {
+      const later = new Set(list.slice(i).map((s) => s.step.id));
+      for (const p of [...step.joins, ...step.on]) {
+        const part = byKey.get(partKey({ line: at, part: p.id }))!;
+        const made = cuts
+          .filter((c) => c.parts.includes(part) && !(c.stage && later.has(c.stage.step)))
+          .map((c) => c.op.id);
+        for (const lot of lots) need(lot, [...readyBlank(part, saw, panels), ...made]);
+      }
     });
+  }
+
+  return inOrder([
+    ...saw.map((s) => s.op),
+    ...panels,
+    ...cuts.map((c) => c.op),
+    ...[...steps.values()].flatMap((list) => list.flatMap((s) => s.lots)),
+  ]);
 }
 
-/** The operations as they are, except that each stands after what must be done before it. */
+const sum = (list: number[]) => list.reduce((a, b) => a + b, 0);
+
+function need(op: Operation, ids: string[]): void {
+  for (const id of ids) if (id !== op.id && !op.after.includes(id)) op.after.push(id);
+}
+
+/** What brings a part's blanks to size: the last set-ups they go through, or the gluing of its panels. */
+function readyBlank(part: CutPart, saw: ReturnType<typeof sawing>, panels: Operation[]): string[] {
+  const panel = panels.find((p) => p.id === `${part.id}/panel`);
+  if (panel) return [panel.id];
+  return saw.filter((s) => (s.up.finishes.get(part.id) ?? 0) > 0).map((s) => s.op.id);
+}
+
+/** Gluing up the panels of one part: joint the edges, glue, and wait before they are cut to size. */
+function panel(b: Blank, saw: ReturnType<typeof sawing>, name: string, glue: number): Operation {
+  const pieces = b.quantity / b.staves!;
+  return operation({
+    ...PANEL,
+    id: `${partKey(b.of)}/panel`,
+    name: `Joint the edges and glue up, ${b.staves} staves each`,
+    station: "clamps",
+    line: b.of.line,
+    pieces,
+    of: name,
+    makes: [{ part: b.of, feature: null, pieces }],
+    uses: [{ what: GLUE, quantity: (jointArea(b) / 1e18) * glue * pieces, unit: "g", spare: 0 }],
+    how: ["Joint the edges that meet, glue and clamp flat, all grain one way; trim to size when the glue is hard."],
+    after: saw.filter((s) => (s.up.finishes.get(b.id) ?? 0) > 0).map((s) => s.op.id),
+    hazard: "glue",
+    check: "all grain one way, flat under the clamps",
+  });
+}
+
+/** What a part is called in the whole job: with its item where other lines have a part of that name. */
+export function nameIn(worked: WorkedJob): (part: CutPart) => string {
+  const lines = new Map<string, Set<number>>();
+  for (const l of worked.lines)
+    for (const p of l.shape.parts) lines.set(p.name, (lines.get(p.name) ?? new Set()).add(l.at));
+  const titles = new Map<string, number>();
+  for (const l of worked.lines) titles.set(l.shape.title, (titles.get(l.shape.title) ?? 0) + 1);
+  return ({ part, line }) => {
+    const name = part.name.toLowerCase();
+    if (lines.get(part.name)!.size === 1) return name;
+    const title = line.shape.title.toLowerCase();
+    return `${name} of ${title}${titles.get(line.shape.title)! > 1 ? ` (line ${line.at + 1})` : ""}`;
+  };
+}
+
+/** The operations as they are, except that each stands after what must be done before it. @throws RingError */
 function inOrder(all: Operation[]): Operation[] {
   const out = new Map<string, Operation>();
   const byId = new Map(all.map((o) => [o.id, o]));
+  const open = new Set<string>();
   const put = (o: Operation) => {
     if (out.has(o.id)) return;
+    if (open.has(o.id)) throw new RingError(`${o.name} waits for itself`);
+    open.add(o.id);
     for (const a of o.after) put(byId.get(a)!);
+    open.delete(o.id);
     out.set(o.id, o);
   };
   all.forEach(put);
   return [...out.values()];
-}
-
-interface SawOperation extends Operation {
-  step: Step;
-  /** What must be over before its pieces can be worked on: itself, or the planing after it. */
-  ready: string;
-}
-
-const SAWING: Record<Step, { name: string; check: string }> = {
-  section: { name: "Crosscut to sections", check: "measure the first section" },
-  block: { name: "Crosscut to blocks", check: "measure the first block, and that its ends are square" },
-  rip: { name: "Rip to width", check: "measure the first strip at both ends" },
-  slice: { name: "Slice the blocks", check: "measure the first slice at both ends" },
-  crosscut: { name: "Crosscut to length", check: "measure the first piece" },
-  trim: { name: "Trim to size", check: "measure the first piece" },
-};
-
-function sawOperations(ups: SetUp[], minHold: Length): SawOperation[] {
-  const out: SawOperation[] = [];
-  // For each blank what came before: sections before rips, rips before crosscuts, and a trim last of all.
-  const made = new Map<string, string[]>();
-  ups.forEach((s, i) => {
-    const id = `${s.step}-${i + 1}`;
-    const rip = s.kind === "rip";
-    const hazard = rip ? (s.setting < THIN ? "thin" : "rip") : s.setting < minHold ? "short" : "crosscut";
-    const guess = s.step === "slice" ? GUESS.slice : rip ? GUESS.rip : GUESS.crosscut;
-    const planed = s.planed > 0 ? `plane-${i + 1}` : undefined;
-    const earlier = s.blanks.flatMap((b) => made.get(b) ?? []);
-    // Strips wait for nothing but the sections some of them are cut from.
-    const before = s.step === "rip" ? earlier.filter((o) => o.startsWith("section")) : earlier;
-    out.push({
-      ...guess,
-      ...SAWING[s.step],
-      step: s.step,
-      ready: planed ?? id,
-      lot: "all",
-      line: null,
-      of: s.parts.join(", "),
-      blanks: s.blanks,
-      wait: 0,
-      station: "table saw",
-      id,
-      pieces: s.count,
-      minutes: Math.ceil(guess.setup + guess.each * s.count),
-      after: [...new Set(before)],
-      settings: [{ label: rip ? "fence" : "stop", value: s.setting }],
-      caution: caution(hazard),
-    });
-    if (planed)
-      out.push({
-        ...GUESS.plane,
-        step: s.step,
-        ready: planed,
-        lot: "all",
-        line: null,
-        of: s.parts.join(", "),
-        blanks: s.blanks,
-        wait: 0,
-        station: "planer",
-        id: planed,
-        name: "Plane to thickness",
-        pieces: s.count,
-        minutes: Math.ceil(GUESS.plane.setup + GUESS.plane.each * s.count),
-        after: [id],
-        settings: [{ label: "take off", value: s.planed }],
-        caution: caution("plane"),
-      });
-    for (const b of s.blanks) made.set(b, [...(made.get(b) ?? []), planed ?? id]);
-  });
-  return out;
 }

@@ -19,18 +19,8 @@ import type { Standard } from "@/core/standards/standard";
 import { Exploded } from "@/ui/drawing/Exploded";
 import { ThreeViews } from "@/ui/drawing/ThreeViews";
 import { Measure } from "@/ui/parts/Measure";
-import {
-  CHOICES,
-  DEMANDS,
-  FIGURES,
-  HARDWARE,
-  NEW_ROWS,
-  OPERATIONS,
-  parameterColumns,
-  type Section,
-  STEPS,
-  VALUES,
-} from "./columns";
+import { AssemblyEditor } from "./AssemblyEditor";
+import { CHOICES, DEMANDS, FIGURES, NEW_ROWS, parameterColumns, type Section, VALUES } from "./columns";
 import { EditingProvider, Field, Rows, useEditing, Wrong } from "./Fields";
 import { Differences, Marks } from "./Marks";
 import { PartEditor } from "./PartEditor";
@@ -41,9 +31,7 @@ const SECTIONS = {
   parameters: "Asked",
   values: "Worked out",
   parts: "Parts",
-  hardware: "Hardware",
-  operations: "Work",
-  steps: "Steps",
+  assembly: "Assembly",
   demands: "Must hold",
   stands: "In a hive",
 } as const;
@@ -131,7 +119,7 @@ export function DesignEditor({ marks: kept, taken, own, start }: Props) {
     put(section, [...((recipe[section] as unknown[] | undefined) ?? []), NEW_ROWS[section](recipe)]);
   const wrongIn = (s: Shown) => read.problems.some((p) => sectionOf(p.path) === s);
   const list = (
-    section: Exclude<Section, "parts">,
+    section: Exclude<Section, "parts" | "assembly">,
     columns: (row: Record<string, unknown>) => ReturnType<typeof parameterColumns>,
     what: string,
   ) => (
@@ -262,20 +250,7 @@ export function DesignEditor({ marks: kept, taken, own, start }: Props) {
           )}
           {shown === "values" && list("values", () => VALUES, "a value")}
           {shown === "parts" && <PartEditor recipe={recipe} open={part} setOpen={setPart} />}
-          {shown === "hardware" && list("hardware", () => HARDWARE, "hardware")}
-          {shown === "operations" && list("operations", () => OPERATIONS, "an operation")}
-          {shown === "steps" && (
-            <>
-              {list("steps", () => STEPS, "a step")}
-              <h3 className="small-head mt-4">What goes wrong, a line each</h3>
-              <textarea
-                className="field min-h-24 w-full bg-white"
-                aria-label="What goes wrong"
-                value={recipe.mistakes.join("\n")}
-                onChange={(e) => put("mistakes", e.target.value === "" ? [] : e.target.value.split("\n"))}
-              />
-            </>
-          )}
+          {shown === "assembly" && <AssemblyEditor recipe={recipe} add={() => add("assembly")} />}
           {shown === "demands" && (
             <>
               {list("demands", () => DEMANDS, "a demand")}
@@ -438,7 +413,6 @@ function CutList({ shape, units }: { shape: Shape; units: Units }) {
 function sectionOf(path: string): Shown {
   const head = path.split(".")[0]!;
   if (head === "figures") return "demands";
-  if (head === "mistakes") return "steps";
   return head in SECTIONS ? (head as Shown) : "about";
 }
 

@@ -1,7 +1,9 @@
 "use client";
 import { partLetter } from "@/core/drawing/face";
 import type { Recipe } from "@/core/recipes/recipe";
-import { type Column, FEATURES, fresh, NEW_ROWS, newFeature, newPlace, PLACE } from "./columns";
+import { type Kind, KINDS, newFeature } from "@/core/feature/feature";
+import { ROLES } from "@/core/recipes/recipe";
+import { type Column, cutColumns, fresh, newPlace, PLACE, withPart } from "./columns";
 import { Field, Rows, useEditing, Wrong } from "./Fields";
 
 const MATERIALS = ["wood", "ply", "mesh", "metal", "foam", "plastic"] as const;
@@ -14,7 +16,7 @@ const SIZES: Column[] = [
 const HEAD: Column[] = [
   { key: "name", label: "name", kind: "text", wide: 22 },
   { key: "id", label: "id", kind: "text", wide: 12 },
-  { key: "role", label: "role", kind: "text", wide: 10 },
+  { key: "role", label: "role", kind: "choice", choices: ROLES },
   { key: "material", label: "cut from", kind: "choice", choices: MATERIALS },
 ];
 
@@ -24,24 +26,35 @@ export function PartEditor({ recipe, open, setOpen }: { recipe: Recipe; open: nu
   const at = Math.min(open, recipe.parts.length - 1);
   const part = recipe.parts[at];
   const wrong = (i: number) => read.problems.some((p) => p.path === `parts.${i}` || p.path.startsWith(`parts.${i}.`));
-  const add = () => {
-    put("parts", [...recipe.parts, NEW_ROWS.parts(recipe)]);
+  const grow = (next: Recipe) => {
+    put("parts", next.parts);
+    put("assembly", next.assembly);
     setOpen(recipe.parts.length);
   };
+  const add = () => grow(withPart(recipe));
   const copy = () => {
     if (!part) return;
-    put("parts", [
-      ...recipe.parts,
-      {
-        ...structuredClone(part),
-        id: fresh(
-          `${part.id}-copy`,
-          recipe.parts.map((p) => p.id),
-        ),
-        name: `${part.name}, copy`,
-      },
-    ]);
-    setOpen(recipe.parts.length);
+    const id = fresh(
+      `${part.id}-copy`,
+      recipe.parts.map((p) => p.id),
+    );
+    grow(withPart(recipe, { ...structuredClone(part), id, name: `${part.name}, copy` }));
+  };
+  /** A part that goes is no longer joined or worked on anywhere. */
+  const remove = (id: string) => {
+    const without = (list: string[] | undefined) => list?.filter((x) => x !== id);
+    put(
+      "parts",
+      recipe.parts.filter((p) => p.id !== id),
+    );
+    put(
+      "assembly",
+      recipe.assembly.map((s) => ({
+        ...s,
+        ...(s.joins ? { joins: without(s.joins) } : {}),
+        ...(s.on ? { on: without(s.on) } : {}),
+      })),
+    );
   };
   const path = `parts.${at}`;
   return (
@@ -75,15 +88,7 @@ export function PartEditor({ recipe, open, setOpen }: { recipe: Recipe; open: nu
               <button className="quiet" onClick={copy}>
                 copy
               </button>
-              <button
-                className="quiet"
-                onClick={() =>
-                  put(
-                    "parts",
-                    recipe.parts.filter((_, k) => k !== at),
-                  )
-                }
-              >
+              <button className="quiet" onClick={() => remove(part.id)}>
                 take out {part.name.toLowerCase()}
               </button>
             </span>
@@ -103,10 +108,10 @@ export function PartEditor({ recipe, open, setOpen }: { recipe: Recipe; open: nu
               className="field ml-2 font-normal"
               aria-label={`Add a cut to ${part.name}`}
               value=""
-              onChange={(e) => put(`${path}.features`, [...part.features, newFeature(e.target.value)])}
+              onChange={(e) => put(`${path}.features`, [...part.features, newFeature(e.target.value as Kind)])}
             >
               <option value="">add a cut …</option>
-              {Object.keys(FEATURES).map((k) => (
+              {Object.keys(KINDS).map((k) => (
                 <option key={k}>{k}</option>
               ))}
             </select>
@@ -118,7 +123,8 @@ export function PartEditor({ recipe, open, setOpen }: { recipe: Recipe; open: nu
               what="cut"
               columns={(row) => [
                 { key: "name", label: String(row.kind), kind: "text", wide: 16 },
-                ...(FEATURES[String(row.kind)] ?? []),
+                ...cutColumns(row.kind as Kind),
+                { key: "after", label: "cut after step", kind: "text", optional: true, wide: 10 },
                 { key: "when", label: "only when", kind: "formula", optional: true, wide: 16 },
               ]}
             />

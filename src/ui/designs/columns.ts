@@ -1,3 +1,6 @@
+import { editorOf, type Kind } from "@/core/feature/feature";
+import { hazardSchema } from "@/core/feature/hazard";
+import { STATIONS } from "@/core/feature/machine";
 import type { Recipe } from "@/core/recipes/recipe";
 
 /** How the fields of a recipe's rows are laid out in the editor: which they are, what they are called, what a new row holds. */
@@ -34,11 +37,12 @@ const number = (key: string, label: string, optional = false): Column => ({
   wide: 6,
   optional,
 });
-const choice = (key: string, label: string, choices: readonly string[]): Column => ({
+const choice = (key: string, label: string, choices: readonly string[], optional = false): Column => ({
   key,
   label,
   kind: "choice",
   choices,
+  optional,
 });
 const when = formula("when", "only when", true, 18);
 
@@ -48,27 +52,31 @@ export const VALUES: Column[] = [
   text("label", "in words", 22),
   text("why", "why", 22, true),
 ];
-export const HARDWARE: Column[] = [
-  text("id", "id", 10),
-  text("name", "name", 22),
-  formula("count", "how many", false, 16),
-  choice("unit", "unit", ["each", "m2"]),
-  number("spare", "spare"),
-  text("for", "for", 10),
-  when,
-];
-export const OPERATIONS: Column[] = [
-  text("id", "id", 10),
+/** A step of the assembly; what it joins, takes and what goes wrong at it have rows of their own. */
+export const STEP: Column[] = [
   text("name", "what is done", 30),
-  text("station", "station", 12),
-  text("of", "part", 10, true),
+  text("id", "id", 12),
+  text("text", "in full", 60),
+  choice("station", "where", STATIONS),
   number("setup", "set-up, min"),
   number("each", "each, min"),
   number("wait", "then wait, min", true),
+  number("lot", "at most at once", true),
+  number("people", "people", true),
+  choice("hazard", "hazard", ["", ...hazardSchema.options], true),
   text("check", "check", 26, true),
   when,
 ];
-export const STEPS: Column[] = [text("text", "step", 60), when];
+export const USE: Column[] = [
+  text("what", "what it takes", 24),
+  formula("count", "how many of it", false, 16),
+  choice("unit", "unit", ["each", "m2"]),
+  number("spare", "spare"),
+  formula("screw.through", "a screw through", true, 12),
+  formula("screw.into", "into", true, 12),
+  choice("screw.grain", "grain", ["", "side", "end"], true),
+  when,
+];
 export const DEMANDS: Column[] = [
   text("rule", "id", 12),
   text("label", "what must hold", 22),
@@ -103,59 +111,13 @@ const DEFAULT: Record<string, Column[]> = {
 export const parameterColumns = (kind: string): Column[] => [...PARAMETER_HEAD, ...(DEFAULT[kind] ?? []), when];
 export const CHOICES: Column[] = [text("id", "id", 12), text("label", "in words", 20), text("note", "note", 26, true)];
 
-const EDGES = ["top", "bottom", "left", "right"] as const;
-const FACES = ["reference", "far"] as const;
-const ENDS = ["left", "right"] as const;
-const RUNS = ["along", "across"] as const;
 const f = (key: string, label = key, optional = false) => formula(key, label, optional, 20);
-/** The fields of each kind of cut. */
-export const FEATURES: Record<string, Column[]> = {
-  rabbet: [
-    choice("edge", "edge", EDGES),
-    choice("face", "face", FACES),
-    f("across"),
-    f("deep"),
-    f("from", "from", true),
-    f("to", "to", true),
-  ],
-  groove: [choice("run", "runs", RUNS), choice("face", "face", FACES), f("at"), f("width", "wide"), f("deep")],
-  notch: [
-    f("l.0", "along, from"),
-    f("l.1", "to"),
-    f("w.0", "across, from"),
-    f("w.1", "to"),
-    f("t.0", "deep, from", true),
-    f("t.1", "to", true),
-  ],
-  hole: [
-    f("l", "middle, along"),
-    f("w", "middle, across"),
-    f("diameter"),
-    f("count", "how many", true),
-    f("step", "apart", true),
-  ],
-  bevel: [choice("edge", "edge", EDGES), choice("face", "face", FACES), f("across"), f("deep")],
-  taper: [choice("end", "end", ENDS), choice("edge", "edge", ["top", "bottom"]), f("along"), f("across")],
-  fingers: [
-    choice("end", "end", ENDS),
-    choice("keep", "keeps", ["odd", "even"]),
-    f("rows"),
-    f("row"),
-    f("first", "first row"),
-    f("long"),
-    f("key", "key step"),
-    f("slant", "slant", true),
-  ],
-  handhold: [
-    f("l", "middle, along"),
-    f("w", "upper edge"),
-    f("long"),
-    f("high"),
-    f("deep"),
-    f("slope", "slope, degrees"),
-  ],
-  fold: [choice("run", "runs", RUNS), f("at")],
-};
+
+/** The fields of a kind of cut, as its own file lists them. */
+export const cutColumns = (kind: Kind): Column[] =>
+  editorOf(kind).map((field) =>
+    field.is === "choice" ? choice(field.key, field.label, field.choices) : f(field.key, field.label, field.optional),
+  );
 const DIRECTIONS = ["+x", "-x", "+y", "-y", "+z", "-z"] as const;
 export const PLACE: Column[] = [
   f("at.0", "x"),
@@ -172,19 +134,9 @@ export const PLACE: Column[] = [
 ];
 
 const zero = "0*inch";
-const NEW_FEATURES: Record<string, Row> = {
-  rabbet: { edge: "top", face: "far", across: "3/8*inch", deep: "3/8*inch" },
-  groove: { run: "along", face: "far", at: "1*inch", width: "3/8*inch", deep: "1/4*inch" },
-  notch: { l: [zero, "1*inch"], w: [zero, "1*inch"] },
-  hole: { l: "1*inch", w: "1*inch", diameter: "1/2*inch" },
-  bevel: { edge: "top", face: "reference", across: "1/4*inch", deep: "1/4*inch" },
-  taper: { end: "left", edge: "top", along: "1*inch", across: "1/2*inch" },
-  fingers: { end: "left", keep: "odd", rows: "5", row: "3/4*inch", first: "3/4*inch", long: "3/4*inch", key: zero },
-  handhold: { l: "5*inch", w: "2*inch", long: "4*inch", high: "3/4*inch", deep: "3/8*inch", slope: "15" },
-  fold: { run: "along", at: "1/2*inch" },
-};
-export const newFeature = (kind: string): Row => ({ name: kind, kind, ...structuredClone(NEW_FEATURES[kind]!) });
 export const newPlace = (): Row => ({ at: [zero, zero, zero], l: "+x", w: "+y", t: "-z" });
+
+export const newUse = (): Row => ({ what: "exterior screw", count: "8", unit: "each", spare: 0.05, mark: "mem" });
 
 /** A name that is not yet there: `side`, `side2` … */
 export const fresh = (base: string, taken: (string | undefined)[]): string => {
@@ -205,24 +157,17 @@ export const NEW_ROWS = {
     default: "1*inch",
   }),
   values: (r: Recipe) => ({ name: fresh("value", names(r.values)), label: "value", formula: "1*inch" }),
-  hardware: (r: Recipe) => ({
-    id: fresh("screws", names(r.hardware)),
-    name: "exterior screw, 1 5/8",
-    count: "8",
-    unit: "each",
-    spare: 0.05,
-    for: "joints",
-    mark: "mem",
-  }),
-  operations: (r: Recipe) => ({
-    id: fresh("assemble", names(r.operations)),
+  assembly: (r: Recipe) => ({
+    id: fresh("assemble", names(r.assembly)),
     name: "Assemble",
+    text: "Glue and fasten.",
     station: "bench",
+    joins: r.parts.filter((p) => !r.assembly.some((s) => s.joins?.includes(p.id))).map((p) => p.id),
+    uses: [],
     setup: 5,
     each: 5,
     mark: "mem",
   }),
-  steps: () => ({ text: "Glue and fasten." }),
   demands: (r: Recipe) => ({
     rule: fresh(
       "holds",
@@ -258,3 +203,18 @@ export const NEW_ROWS = {
   }),
 } as const;
 export type Section = keyof typeof NEW_ROWS;
+
+/** A recipe with one more part, joined at the last step that joins any: an item of several parts joins them all. */
+export function withPart(
+  r: Recipe,
+  part: Recipe["parts"][number] = NEW_ROWS.parts(r) as unknown as Recipe["parts"][number],
+): Recipe {
+  const at = r.assembly.findLastIndex((s) => (s.joins ?? []).length > 0);
+  const grown = { ...r, parts: [...r.parts, part] };
+  if (at < 0)
+    return { ...grown, assembly: [...r.assembly, NEW_ROWS.assembly(grown) as unknown as Recipe["assembly"][number]] };
+  return {
+    ...grown,
+    assembly: r.assembly.map((s, i) => (i === at ? { ...s, joins: [...(s.joins ?? []), part.id] } : s)),
+  };
+}

@@ -1,6 +1,6 @@
+import type { Part } from "@/core/shape/part";
 import { faceOf } from "@/core/drawing/face";
 import { nm, type Units } from "@/core/length/length";
-import type { Part } from "@/core/shape/shape";
 import { Dimension } from "./Dimension";
 
 const WIDE = 738;

@@ -1,8 +1,8 @@
 "use client";
+import type { Part } from "@/core/shape/part";
+import { featureCuts } from "@/core/feature/say";
 import { Dialog } from "radix-ui";
 import { sourceText } from "@/core/formula/write";
-import { featureCuts } from "@/core/feature/features";
-import type { Part } from "@/core/shape/shape";
 import type { Scope, Working } from "@/core/formula/scope";
 import type { Units } from "@/core/length/length";
 import { Key } from "@/ui/parts/Key";
@@ -52,7 +52,7 @@ export function WorkingStrip({ open, setOpen }: { open: boolean; setOpen(open: b
 
 /** How the lit part's joints are cut: machine, edge and face. Takes its line whether or not a part is lit. */
 function Cuts({ part, units }: { part: Part | undefined; units: Units }) {
-  const cuts = part ? featureCuts(part.features, units) : [];
+  const cuts = part ? featureCuts(part.features, units, part.sides) : [];
   return (
     <p className="order-last h-[1.3em] w-full truncate text-[.84rem] text-soft" aria-live="off">
       {cuts.map(({ what, how }) => `${what}: ${how}`).join(" · ")}

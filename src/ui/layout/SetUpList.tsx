@@ -1,11 +1,16 @@
-import type { Step } from "@/core/layout/cuts";
-import { setUps, settingsApart } from "@/core/layout/setups";
+import { cutList } from "@/core/line/cutlist";
+import { type SawStep, setUps, settingsApart } from "@/core/layout/setups";
+import type { Blank as SetUpBlank } from "@/core/layout/request";
+import { partKey } from "@/core/line/line";
+import { nameIn } from "@/core/work/operations";
 import type { LayoutResult } from "@/core/layout/layout";
 import { useDesk } from "@/ui/job/useDesk";
 import { Measure } from "@/ui/parts/Measure";
 import { count } from "@/ui/parts/words";
 
-const STEP: Record<Step, (n: number) => string> = {
+const STEP: Record<SawStep, (n: number) => string> = {
+  joint: (n) => `joint one edge, ${count(n, "board")}`,
+  plane: (n) => `plane off, ${count(n, "piece")}`,
   section: (n) => `crosscut, ${count(n, "section")}`,
   block: (n) => `crosscut, ${count(n, "block")}`,
   rip: (n) => `rip, ${count(n, "strip")}`,
@@ -19,6 +24,10 @@ export function SetUpList({ result }: { result: LayoutResult }) {
   const { job, worked } = useDesk();
   const ups = setUps(result);
   const apart = settingsApart(worked.lines);
+  const name = nameIn(worked);
+  const parts = new Map(cutList(worked.lines).map((p) => [partKey(p.of), p]));
+  const names = (blanks: SetUpBlank[]) =>
+    [...new Set(blanks.map((b) => `${name(parts.get(partKey(b.of))!)}${b.staves ? ", staves" : ""}`))].join(", ");
   return (
     <>
       <h2 className="small-head">
@@ -30,19 +39,13 @@ export function SetUpList({ result }: { result: LayoutResult }) {
           {ups.map((s, i) => (
             <tr key={i}>
               <td className="w-20 text-right text-[1.2rem]">
-                <Measure value={s.setting} units={job.units} />
+                {s.step === "joint" ? "straight" : <Measure value={s.setting} units={job.units} />}
               </td>
               <td>
-                <span className="block">
-                  {STEP[s.step](s.count)}
-                  {s.planed > 0 && (
-                    <>
-                      , plane off <Measure value={s.planed} units={job.units} />
-                    </>
-                  )}
-                </span>
+                <span className="block">{STEP[s.step](s.count)}</span>
                 <span className="text-[.84rem] text-soft">
-                  {s.kind === "rip" ? "fence" : "stop"}; {s.parts.join(", ").toLowerCase()}
+                  {s.kind === "rip" ? "fence; " : s.kind === "crosscut" ? "stop; " : ""}
+                  {names(s.blanks)}
                   {s.kind === "crosscut" && s.setting < job.workshop.minHold ? "; short: cut from a longer piece" : ""}
                 </span>
               </td>

@@ -1,11 +1,12 @@
+import { caution } from "@/core/feature/hazard";
+import { featureCuts, noNailZones } from "@/core/feature/say";
 import Link from "next/link";
 import { partLetter } from "@/core/drawing/face";
 import { cutList } from "@/core/line/cutlist";
 import type { WorkedJob } from "@/core/job/worked";
-import { caution } from "@/core/work/cautions";
-import { featureCuts, noNailZones } from "@/core/feature/features";
-import { toNumber } from "@/core/formula/formula";
-import { holds, type Shape } from "@/core/shape/shape";
+import { type Step, stepsOf } from "@/core/shape/steps";
+import { taken } from "@/core/work/assembling";
+import type { Taken } from "@/core/work/operation";
 import { Flat, foldedParts } from "@/ui/drawing/Flat";
 import { Exploded } from "@/ui/drawing/Exploded";
 import { Measure } from "@/ui/parts/Measure";
@@ -16,9 +17,13 @@ export function AssemblySheet({ worked, at, jobId }: { worked: WorkedJob; at: nu
   const { shape, line } = worked.lines[at]!;
   const { units, name } = worked.job;
   const parts = cutList(worked.lines).filter((c) => c.line.at === at);
-  const checks = shape.recipe.operations.filter((o) => o.check && holds(o.when, shape.scope));
+  const letters = new Map(parts.map(({ part }, i) => [part.id, partLetter(i)]));
+  const steps = stepsOf(shape, units);
   const hazards = [
-    ...new Set(shape.recipe.operations.filter((o) => holds(o.when, shape.scope)).flatMap((o) => o.hazard ?? [])),
+    ...new Set([
+      ...shape.parts.flatMap((p) => p.features.flatMap((f) => f.hazard ?? [])),
+      ...steps.flatMap((s) => s.hazard ?? []),
+    ]),
   ];
   return (
     <main className="mx-auto max-w-[60rem] px-5 py-4">
@@ -56,7 +61,7 @@ export function AssemblySheet({ worked, at, jobId }: { worked: WorkedJob; at: nu
                     <Measure value={part.cut.t} units={units} />
                   </td>
                   <td className="text-[.87rem]">
-                    {featureCuts(part.features, units).map(({ what, how }) => (
+                    {featureCuts(part.features, units, part.sides).map(({ what, how }) => (
                       <span key={what} className="block">
                         {what} <span className="text-soft">{how}</span>
                       </span>
@@ -73,47 +78,27 @@ export function AssemblySheet({ worked, at, jobId }: { worked: WorkedJob; at: nu
             </tbody>
           </table>
         </section>
-        <section className="keep-together">
+        <section className="md:col-span-2 print:col-span-2">
           <h2 className="small-head">Steps</h2>
-          <ol className="list-inside list-decimal space-y-1">
-            {shape.recipe.steps
-              .filter((s) => holds(s.when, shape.scope))
-              .map((s) => (
-                <li key={s.text}>{s.text}</li>
-              ))}
+          <ol>
+            {steps.map((step, i) => (
+              <StepRow key={step.id} n={i + 1} step={step} letters={letters} glue={worked.job.workshop.glue} />
+            ))}
           </ol>
         </section>
-        <div className="space-y-4">
-          <section className="keep-together">
-            <h2 className="small-head">What holds it, one · all</h2>
-            <ul>
-              {hardwareOf(shape).map((h) => (
-                <li key={h.name} className="flex justify-between border-b border-rule py-0.5">
-                  <span>{h.name}</span>
-                  <span className="font-mono">
-                    {h.say(1)} · {h.say(line.quantity)}
-                  </span>
-                </li>
-              ))}
-            </ul>
-          </section>
-          <section className="keep-together">
-            <h2 className="small-head">Check</h2>
-            <ul className="list-inside list-disc">
-              {checks.map((o) => (
-                <li key={o.id}>{o.check}</li>
-              ))}
-            </ul>
-          </section>
-          <section className="keep-together">
-            <h2 className="small-head">What goes wrong</h2>
-            <ul className="list-inside list-disc">
-              {shape.recipe.mistakes.map((m) => (
-                <li key={m}>{m}</li>
-              ))}
-            </ul>
-          </section>
-        </div>
+        <section className="keep-together md:col-span-2 print:col-span-2">
+          <h2 className="small-head">What holds it, one · all {line.quantity}</h2>
+          <ul className="gap-x-8 md:columns-2 print:columns-2">
+            {takenFor(steps, worked.job.workshop.glue).map((t) => (
+              <li key={t.what} className="flex justify-between border-b border-rule py-0.5">
+                <span>{t.what}</span>
+                <span className="font-mono">
+                  {amount(t, 1)} · {amount(t, line.quantity)}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
         <section className="keep-together md:col-span-2 print:col-span-2">
           {hazards.map((h) => (
             <p key={h} className="mb-1 border-l-4 border-madder pl-2 text-[.87rem]">
@@ -126,16 +111,52 @@ export function AssemblySheet({ worked, at, jobId }: { worked: WorkedJob; at: nu
   );
 }
 
-/** Fasteners and glue of one item, those of one name together. */
-function hardwareOf(shape: Shape): { name: string; say(n: number): string }[] {
-  const found = new Map<string, { one: number; area: boolean }>();
-  for (const h of shape.recipe.hardware.filter((x) => holds(x.when, shape.scope))) {
-    const v = shape.scope.evaluate(h.count).value;
-    const one = h.unit === "m2" ? (v.kind === "amount" ? v.of.valueOf() / 1e14 : 0) : toNumber(v, h.name);
-    found.set(h.name, { one: (found.get(h.name)?.one ?? 0) + one, area: h.unit === "m2" });
-  }
-  return [...found].map(([name, { one, area }]) => ({
-    name,
-    say: (n) => (area ? `${Math.round(one * n)} cm²` : String(Math.ceil(one * n - 1e-9))),
-  }));
+/** One step: what is joined by its letters, what it takes, what is tried, what goes wrong. */
+function StepRow({ n, step, letters, glue }: { n: number; step: Step; letters: Map<string, string>; glue: number }) {
+  const named = (parts: Step["joins"]) => parts.map((p) => letters.get(p.id)!).join(" + ");
+  return (
+    <li className="keep-together grid grid-cols-[2rem_4.5rem_minmax(0,1fr)] gap-x-3 border-t border-rule py-1.5">
+      <span className="text-right font-mono text-[1.2rem] font-semibold">{n}</span>
+      <span className="text-[1.2rem] font-bold">{named(step.joins.length > 0 ? step.joins : step.on)}</span>
+      <div>
+        <p>
+          <b>{step.name}.</b> {step.text}
+        </p>
+        {step.uses.some((u) => u.quantity > 0) && (
+          <p className="text-[.87rem] text-soft">
+            {step.uses
+              .filter((u) => u.quantity > 0)
+              .map((u) => `${amount(taken(u, 1, glue), 1)} ${u.what}`)
+              .join(", ")}
+            {step.wait > 0 && `; then leave it ${step.wait} min`}
+          </p>
+        )}
+        {step.people > 1 && <p className="text-[.87rem] font-semibold">Wants {step.people} people.</p>}
+        {step.check && <p className="text-[.87rem]">Check: {step.check}.</p>}
+        {step.mistakes.map((m) => (
+          <p key={m} className="text-[.87rem] text-madder">
+            Goes wrong: {m}.
+          </p>
+        ))}
+      </div>
+    </li>
+  );
 }
+
+/** What one item takes, of one name together. */
+function takenFor(steps: Step[], glue: number): Taken[] {
+  const found = new Map<string, Taken>();
+  for (const u of steps.flatMap((s) => s.uses)) {
+    const one = taken(u, 1, glue);
+    if (one.quantity > 0)
+      found.set(one.what, { ...one, quantity: one.quantity + (found.get(one.what)?.quantity ?? 0) });
+  }
+  return [...found.values()];
+}
+
+const amount = ({ quantity, unit }: Taken, n: number): string =>
+  unit === "each"
+    ? String(n === 1 ? Math.round(quantity * 100) / 100 : Math.ceil(quantity * n - 1e-9))
+    : unit === "g"
+      ? `${Math.ceil(quantity * n)} g`
+      : `${(quantity * n).toFixed(2)} m²`;

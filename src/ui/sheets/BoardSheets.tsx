@@ -1,9 +1,9 @@
+import { caution } from "@/core/feature/hazard";
 import Link from "next/link";
 import type { Job } from "@/core/job/job";
 import { lengthText } from "@/core/length/format";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
 import { givesOf } from "@/core/boards/laid";
-import { caution } from "@/core/work/cautions";
 import { BoardDrawing } from "@/ui/layout/BoardDrawing";
 import { CutOrder } from "@/ui/layout/CutOrder";
 import { Measure } from "@/ui/parts/Measure";

@@ -198,7 +198,7 @@ const NEW_BOARD: BoardStock = {
 };
 const NEW_PACK: PackStock = {
   form: "pack",
-  material: "exterior screw, 1 5/8",
+  material: "exterior screw, no. 8 × 2",
   pack: 100,
   price: 0,
   available: null,

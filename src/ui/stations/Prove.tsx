@@ -35,15 +35,18 @@ export function Prove() {
       </p>
     );
   const subjects = plan.operations.flatMap((o) =>
-    o.settings.map((s): Subject => {
-      const moves = s.label === "fence" ? "fence" : s.label.startsWith("stop") ? "stop" : "cutter";
-      return {
-        id: `${o.id} ${s.label}`,
-        name: `${o.name}, ${o.of.toLowerCase()}: ${s.label}`,
-        target: s.value,
-        tolerance: moves === "cutter" ? TOLERANCE.joint : TOLERANCE.gap,
-        moves,
-      };
+    o.settings.flatMap((s): Subject[] => {
+      if (s.kind === "angle" || s.kind === "take off") return [];
+      const moves = s.kind === "fence" ? "fence" : s.kind === "stop" ? "stop" : "cutter";
+      return [
+        {
+          id: `${o.id} ${s.kind}`,
+          name: `${o.name}, ${o.of.toLowerCase()}: ${s.kind}`,
+          target: s.value,
+          tolerance: moves === "cutter" ? TOLERANCE.joint : TOLERANCE.gap,
+          moves,
+        },
+      ];
     }),
   );
   return (

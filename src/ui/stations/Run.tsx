@@ -1,6 +1,7 @@
 "use client";
 import { Fragment } from "react";
 import type { Planned } from "@/core/plan/plan";
+import type { Taken } from "@/core/work/operation";
 import type { Units } from "@/core/length/length";
 import { useDesk, useLaid } from "@/ui/job/useDesk";
 import { Measure } from "@/ui/parts/Measure";
@@ -56,6 +57,12 @@ export function Run() {
   );
 }
 
+/** `28 exterior screw, no. 8 × 2`; what is weighed or measured with its unit. */
+const takenText = ({ what, quantity, unit }: Taken): string =>
+  unit === "each"
+    ? `${Math.round(quantity * 100) / 100} ${what}`
+    : `${unit === "g" ? Math.ceil(quantity) : quantity.toFixed(2)} ${unit === "m2" ? "m²" : unit} ${what}`;
+
 function Step({ o, units }: { o: Planned; units: Units }) {
   const laterDay = clockDay(o.endsAt) !== clockDay(o.startsAt);
   return (
@@ -70,21 +77,30 @@ function Step({ o, units }: { o: Planned; units: Units }) {
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
         {o.settings.length === 0 && <span className="text-soft">no setting</span>}
         {o.settings.map((s) => (
-          <span key={s.label} className="whitespace-nowrap">
-            <span className="block text-[.82rem] text-soft">{s.label}</span>
-            <Measure value={s.value} units={units} className="text-[1.7rem] leading-tight" />
+          <span key={s.kind} className="whitespace-nowrap">
+            <span className="block text-[.82rem] text-soft">{s.kind}</span>
+            {s.kind === "angle" ? (
+              <span className="text-[1.7rem] leading-tight">{s.degrees}°</span>
+            ) : (
+              <Measure value={s.value} units={units} className="text-[1.7rem] leading-tight" />
+            )}
           </span>
         ))}
       </div>
       <div>
         <p>
-          <strong className="font-semibold">{o.name}</strong>, <span className="font-mono">{o.pieces}</span>{" "}
-          {o.id.startsWith("rip") || o.id.startsWith("plane") ? "strips for " : ""}
-          {o.of.toLowerCase()}
+          <strong className="font-semibold">{o.name}</strong>, <span className="font-mono">{o.pieces}</span> {o.of}
           {o.lot !== "all" && `, ${o.lot}`}
           <span className="text-soft"> · {duration(o.minutes)}</span>
           {o.wait > 0 && <span className="text-soft"> · then leave it {duration(o.wait)}</span>}
         </p>
+        {o.how.map((h) => (
+          <p key={h} className="text-[.93rem]">
+            {h}
+          </p>
+        ))}
+        {o.uses.length > 0 && <p className="text-[.87rem]">Takes {o.uses.map(takenText).join(", ")}.</p>}
+        {o.people > 1 && <p className="text-[.87rem] font-semibold">Wants {o.people} people.</p>}
         {o.check && <p className="text-[.87rem]">First piece: {o.check}.</p>}
         {o.caution && <p className="mt-1 border-l-4 border-madder pl-2 text-[.87rem]">{o.caution}</p>}
         <Boxes n={o.pieces} />

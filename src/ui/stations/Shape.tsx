@@ -1,11 +1,11 @@
 "use client";
+import { featureCuts } from "@/core/feature/say";
 import { useState } from "react";
 import type { Finding } from "@/core/fit/finding";
 import { cutList } from "@/core/line/cutlist";
 import { heightMarks } from "@/core/drawing/stick";
 import { frameFor, type WorkedLine } from "@/core/line/shapes";
 import { lengthWithUnit } from "@/core/length/format";
-import { featureCuts } from "@/core/feature/features";
 import type { Length, Units } from "@/core/length/length";
 import { markName } from "@/core/designs/design";
 import { BodySection } from "@/ui/drawing/BodySection";
@@ -288,7 +288,7 @@ function CutTable({ desk, onPart }: { desk: Desk; onPart(id: string): void }) {
               </td>
             ))}
             <td className="pl-4 text-[.87rem] text-soft">
-              {featureCuts(part.features, job.units).map(({ what, how }) => (
+              {featureCuts(part.features, job.units, part.sides).map(({ what, how }) => (
                 <span key={what} className="block" title={how}>
                   {what} <span className="only-print">{how}</span>
                 </span>

@@ -255,7 +255,7 @@ describe("Shape", () => {
 describe("Buy", () => {
   const row = (what: RegExp) => screen.getByRole("cell", { name: what }).closest("tr")!;
   test("screws are counted with their spare and rounded up to packs; what has no price is said and not added up", async () => {
-    const screws = { form: "pack", material: "exterior screw, 1 5/8", pack: 25, price: 3, available: null, source: "buy" } as const; // prettier-ignore
+    const screws = { form: "pack", material: "exterior screw, no. 8 × 2 1/4", pack: 25, price: 3, available: null, source: "buy" } as const; // prettier-ignore
     open(Buy, { lines: [{ ...body, options: { joint: "butt-ends-inside" } }], stock: [board(), screws] });
     const said = (await screen.findByRole("cell", { name: /^exterior screw/ })).closest("tr")!.textContent!;
     // Three a corner are 12 a box (handbook check value, trade): 4 boxes, a twentieth to spare, 51; three packs of 25.

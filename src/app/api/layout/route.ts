@@ -1,10 +1,10 @@
+import { materialSchema } from "@/core/feature/material";
 import { z } from "zod";
 import { answer, readBody } from "@/app/http";
 import { LIMITS } from "@/core/job/job";
 import { pinnedSchema } from "@/core/job/perform";
 import type { Progress } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
-import { materialSchema } from "@/core/recipes/recipe";
 import { askLayout } from "@/workers/pool";
 
 const length = z.number().int().min(0).max(1e11);

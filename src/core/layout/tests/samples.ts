@@ -21,6 +21,7 @@ export const sheet = (o: Partial<BoardStock> = {}): BoardStock =>
 
 export const blank = (id: string, length: Length, width: Length, quantity: number, o: Partial<Blank> = {}): Blank => ({
   id,
+  of: { line: Number(id.split("/")[1] ? id.split("/")[0] : 0), part: id.split("/").at(-1)! },
   name: id,
   material: "wood",
   length,

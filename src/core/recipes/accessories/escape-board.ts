@@ -1,3 +1,4 @@
+import { each } from "../assembly";
 import { innerCover } from "../covers/inner-cover";
 import type { Recipe } from "../recipe";
 
@@ -26,7 +27,19 @@ export const escapeBoard: Recipe = {
     ),
   parts: innerCover.parts.map((p) => ({ ...p, features: p.features.filter((f) => f.name !== "notch") })),
   stands: { ...innerCover.stands!, as: "sheet" },
-  hardware: [...innerCover.hardware.filter((h) => h.for === "rim"), { id: "escape", name: "bee escape", count: 'hole == "three" ? 3 : 1', unit: "each", spare: 0, for: "exits", mark: "mem" }],
-  steps: [{ text: "Glue and nail the rim flush with the panel's edges." }, { text: "Fix the escape in its hole, way out downward." }],
-  mistakes: ["left on for a week: bees find another way up", "a gap in a super above it: robbers empty it, for no bee guards it"],
+  assembly: [
+    ...innerCover.assembly.slice(0, 1).map((s) => ({ ...s, text: "Glue and nail the rim flush with the panel's edges.", mistakes: undefined })),
+    {
+      id: "escape",
+      name: "Fix the escape",
+      text: "Fix the escape in its hole, way out downward.",
+      station: "bench",
+      uses: [each("bee escape", 'hole == "three" ? 3 : 1')],
+      setup: 2,
+      each: 3,
+      check: "the way out is downward",
+      mistakes: ["left on for a week: bees find another way up", "a gap in a super above it: robbers empty it, for no bee guards it"],
+      mark: "mem",
+    },
+  ],
 };

@@ -1,3 +1,4 @@
+import { each } from "../assembly";
 import type { Recipe } from "../recipe";
 import { FOR_BOX, RIM_NEEDS } from "../rims";
 
@@ -26,10 +27,11 @@ export const excluder: Recipe = {
       id: "rim-side",
       name: "Rim side",
       role: "rim",
+      fits: { to: "box", names: ["bodyOutsideLength", "bodyOutsideWidth"] },
       length: "bodyOutsideLength",
       width: "rim",
       thickness: "high",
-      features: [{ name: "let in for the sheet", kind: "notch", l: ["3/8*inch", "bodyOutsideLength - 3/8*inch"], w: ["3/8*inch", "rim"], t: ["rimHigh", "high"] }],
+      features: [{ name: "let in for the sheet", check: "the sheet lies flush below", kind: "notch", l: ["3/8*inch", "bodyOutsideLength - 3/8*inch"], w: ["3/8*inch", "rim"], t: ["rimHigh", "high"] }],
       places: [
         { at: ["0", "0", "high"], l: "+x", w: "+y", t: "-z" },
         { at: ["bodyOutsideLength", "bodyOutsideWidth", "high"], l: "-x", w: "-y", t: "-z" },
@@ -39,26 +41,32 @@ export const excluder: Recipe = {
       id: "rim-end",
       name: "Rim end",
       role: "rim",
+      fits: { to: "box", names: ["bodyOutsideLength", "bodyOutsideWidth"] },
       length: "bodyOutsideWidth - 2 * rim",
       width: "rim",
       thickness: "high",
-      features: [{ name: "let in for the sheet", kind: "notch", l: ["0*inch", "bodyOutsideWidth - 2 * rim"], w: ["3/8*inch", "rim"], t: ["rimHigh", "high"] }],
+      features: [{ name: "let in for the sheet", check: "the sheet lies flush below", kind: "notch", l: ["0*inch", "bodyOutsideWidth - 2 * rim"], w: ["3/8*inch", "rim"], t: ["rimHigh", "high"] }],
       places: [
         { at: ["0", "bodyOutsideWidth - rim", "high"], l: "-y", w: "+x", t: "-z" },
         { at: ["bodyOutsideLength", "rim", "high"], l: "+y", w: "-x", t: "-z" },
       ],
     },
   ],
-  hardware: [
-    { id: "sheet", name: "excluder sheet", count: "1", unit: "each", spare: 0, for: "excluders", mark: "trade" },
-    { id: "brads", name: "brad, 3/4", count: "16", unit: "each", spare: 0.05, for: "rim", mark: "mem" },
+  assembly: [
+    {
+      id: "assemble",
+      name: "Nail the rim round the sheet",
+      text: "Lay the sheet in its recess, nail the rim corners, then pin the sheet every hand's breadth.",
+      station: "bench",
+      joins: ["rim-side", "rim-end"],
+      uses: [each("excluder sheet", "1"), each("brad", "16", 0.05, undefined, "3/4")],
+      setup: 5,
+      each: 6,
+      check: "flat, no gap over 4 mm at the edge",
+      mistakes: ["put in upside down: the queen finds no bee space and the bees bridge it", "the rim up over bodies with bottom bee space: turn it over there"],
+      mark: "mem",
+    },
   ],
-  operations: [
-    { id: "let-in", name: "Let in the rims for the sheet", station: "table saw", setup: 12, each: 2, hazard: "dado", check: "the sheet lies flush below", mark: "mem" },
-    { id: "assemble", name: "Nail the rim round the sheet", station: "bench", setup: 5, each: 6, check: "flat, no gap over 4 mm at the edge", mark: "mem" },
-  ],
-  steps: [{ text: "Lay the sheet in its recess, nail the rim corners, then pin the sheet every hand's breadth." }],
-  mistakes: ["the rim up over bodies with bottom bee space: turn it over there", "put in upside down: the queen finds no bee space and the bees bridge it"],
   stands: { as: "sheet", height: "high", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: 'standardBeeSpace == "bottom" ? rimHigh : 0*inch', over: 'standardBeeSpace == "bottom" ? 0*inch : rimHigh' },
   demands: [{ rule: "excluder-rim", label: "Bee space above the sheet", value: "rimHigh", least: "1/4*inch", below: "care", advice: "make the rim 3/8", mark: "trade" }],
 };

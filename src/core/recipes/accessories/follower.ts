@@ -1,4 +1,6 @@
+import { screws } from "../assembly";
 import type { Recipe } from "../recipe";
+import { FOLLOWER_VALUES, followerBar, followerBoard } from "./followers";
 
 /** A board shaped like a frame that closes off or fills space. */
 export const follower: Recipe = {
@@ -7,7 +9,7 @@ export const follower: Recipe = {
   family: "accessories",
   kind: "other",
   about: "A board that hangs like a frame and closes off what the bees do not use.",
-  needs: ["boxInsideLength", "frameHeight", "topBarLength", "topBarWidth", "topBarThickness"],
+  needs: ["boxInsideLength", "frameHeight", "topBarLength", "topBarWidth", "topBarThickness", "earThickness"],
   parameters: [
     {
       name: "use",
@@ -24,26 +26,25 @@ export const follower: Recipe = {
     { name: "thickness", label: "Board, measured", group: "Wood", kind: "length", default: 'use == "dummy" ? 1*inch : 3/4*inch', min: "3/8*inch", max: "1.5*inch" },
     { name: "clearance", label: "Short of the walls, in all", group: "Size", kind: "length", default: 'use == "division" ? 1/16*inch : 1/2*inch', min: "0*inch", max: "1*inch" },
   ],
-  values: [
-    { name: "boardLength", label: "board length", formula: "boxInsideLength - clearance", mark: "mem" },
-    { name: "boardHeight", label: "board height", formula: "frameHeight - topBarThickness", mark: "mem", why: "as a frame hangs, less its top bar" },
-  ],
+  values: FOLLOWER_VALUES("frameHeight").map((v) => (v.name === "followerLength" ? { ...v, formula: "boxInsideLength - clearance" } : v)),
   parts: [
-    { id: "top-bar", name: "Top bar", role: "top-bar", length: "topBarLength", width: "topBarWidth", thickness: "topBarThickness", features: [], places: [{ at: ["0", "topBarWidth", "frameHeight"], l: "+x", w: "-y", t: "-z" }] },
+    followerBar([{ at: ["0", "topBarWidth", "frameHeight"], l: "+x", w: "-y", t: "-z" }]),
+    { ...followerBoard([{ at: ["followerEar", "(topBarWidth - thickness) / 2", "followerHeight"], l: "+x", w: "-z", t: "+y" }]), thickness: "thickness", fits: { to: "box", names: ["boxInsideLength"] } },
+  ],
+  assembly: [
     {
-      id: "board",
-      name: "Board",
-      role: "follower",
-      length: "boardLength",
-      width: "boardHeight",
-      thickness: "thickness",
-      features: [],
-      places: [{ at: ["(topBarLength - boardLength) / 2", "(topBarWidth - thickness) / 2", "boardHeight"], l: "+x", w: "-z", t: "+y" }],
+      id: "assemble",
+      name: "Screw the board under its top bar",
+      text: "Four screws down through the top bar into the board's edge, pilot holes first; the board in the middle of the bar's length.",
+      station: "bench",
+      joins: ["follower-bar", "follower"],
+      uses: [screws("4", "followerBarThick", "followerHeight")],
+      setup: 3,
+      each: 4,
+      check: "hangs free in a box and touches nothing",
+      mistakes: ["cut to the inside length, so it jams when the wood swells"],
+      mark: "mem",
     },
   ],
-  hardware: [{ id: "screws", name: "exterior screw, 1 5/8", count: "4", unit: "each", spare: 0.05, for: "top bar", mark: "mem" }],
-  operations: [{ id: "assemble", name: "Screw the board under its top bar", station: "bench", setup: 3, each: 4, check: "hangs free in a box and touches nothing", mark: "mem" }],
-  steps: [{ text: "Four screws down through the top bar into the board's edge, pilot holes first." }],
-  mistakes: ["cut to the inside length, so it jams when the wood swells"],
   demands: [],
 };

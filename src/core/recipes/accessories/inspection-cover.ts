@@ -30,9 +30,8 @@ export const inspectionCover: Recipe = {
       places: [{ at: ["0", "0", "panel"], l: "+x", w: "+y", t: "-z", times: "strips", step: ["0*inch", "stripWide + 1/16*inch", "0*inch"] }],
     },
   ],
-  hardware: [],
-  operations: [{ id: "edges", name: "Break the edges and number the strips", station: "bench", setup: 2, each: 2, mark: "mem" }],
-  steps: [{ text: "Number the strips from one side and mark the upper face." }],
-  mistakes: ["strips cut tight: they swell, and lift"],
+  assembly: [
+    { id: "number", name: "Break the edges and number the strips", text: "Number the strips from one side and mark the upper face.", station: "bench", setup: 2, each: 2, mistakes: ["strips cut tight: they swell, and lift"], mark: "mem" },
+  ],
   demands: [],
 };

@@ -1,3 +1,4 @@
+import { each, screws } from "../assembly";
 import type { PartRecipe, Recipe } from "../recipe";
 import { FOR_BOX, RIM_NEEDS } from "../rims";
 
@@ -146,20 +147,49 @@ export const insulatedJacket: Recipe = {
       ]),
     },
   ],
-  hardware: [
-    { id: "screws", name: "exterior screw, 2", count: "16", unit: "each", spare: 0.05, for: "cladding", mark: "mem" },
-    { id: "foam-glue", name: "glue for foam, tube", count: "1/2", unit: "each", spare: 0, for: "foam", mark: "mem" },
+  assembly: [
+    {
+      id: "foam",
+      name: "Glue the foam round the box",
+      text: "Glue the foam sides on, then the ends over them; use a glue that does not eat foam.",
+      station: "bench",
+      joins: ["foam-side", "foam-end"],
+      uses: [each("glue for foam, tube", "1/2")],
+      setup: 6,
+      each: 12,
+      wait: 60,
+      hazard: "foam",
+      check: "no gap at the corners",
+      mark: "mem",
+    },
+    {
+      id: "strips",
+      name: "Close the foam's edges",
+      text: "Close the foam's upper and lower edges with the strips: bees and ants eat bare foam.",
+      station: "bench",
+      joins: ["side-strip", "end-strip"],
+      uses: [each("glue for foam, tube", "1/4")],
+      setup: 2,
+      each: 6,
+      wait: 30,
+      hazard: "glue",
+      mistakes: ["foam left bare at the edges"],
+      mark: "mem",
+    },
+    {
+      id: "cladding",
+      name: "Screw the cladding on",
+      text: "Screw the cladding through the foam into the box. Mark the new outside on the cover's sheet.",
+      station: "bench",
+      joins: ["cladding-side", "cladding-end"],
+      uses: [screws("16", "cladding + foam", "boxWall")],
+      setup: 5,
+      each: 12,
+      check: "a cover to the new outside goes on",
+      mistakes: ["last year's cover: the outside has grown"],
+      mark: "mem",
+    },
   ],
-  operations: [
-    { id: "foam", name: "Cut and glue the foam round the box", station: "bench", setup: 6, each: 12, wait: 60, hazard: "foam", check: "no gap at the corners", mark: "mem" },
-    { id: "cladding", name: "Screw the cladding on, strips over the edges", station: "bench", setup: 5, each: 12, check: "a cover to the new outside goes on", mark: "mem" },
-  ],
-  steps: [
-    { text: "Glue the foam sides on, then the ends over them; use a glue that does not eat foam." },
-    { text: "Close the foam's upper and lower edges with the strips: bees and ants eat bare foam." },
-    { text: "Screw the cladding through the foam into the box. Mark the new outside on the cover's sheet." },
-  ],
-  mistakes: ["last year's cover: the outside has grown", "foam left bare at the edges"],
   figures: [
     { rule: "bare-r", label: "Wall without the jacket", formula: "bareR", unit: "m²·K/W", text: "wood and surface films", mark: WOOD },
     { rule: "wall-r", label: "Wall with the jacket", formula: "wallR", unit: "m²·K/W", text: "insulation keeps heat in and out, it makes none", mark: WOOD },

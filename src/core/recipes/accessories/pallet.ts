@@ -1,3 +1,4 @@
+import { each, screws } from "../assembly";
 import type { Recipe } from "../recipe";
 import { FOR_BOX, RIM_NEEDS } from "../rims";
 
@@ -33,13 +34,23 @@ export const pallet: Recipe = {
       places: [{ at: ["0", "0", "bearerHigh"], l: "+y", w: "-z", t: "+x", times: "3", step: ["(deckLong - bearerThick) / 2", "0*inch", "0*inch"] }],
     },
   ],
-  hardware: [
-    { id: "clips", name: "hive clip", count: "8", unit: "each", spare: 0, for: "hives", mark: "mem" },
-    { id: "screws", name: "exterior screw, 2 1/2", count: "18", unit: "each", spare: 0.05, for: "deck", mark: "mem" },
+  assembly: [
+    {
+      id: "assemble",
+      name: "Screw the deck on its bearers",
+      text: "Two bearers flush with the ends, one in the middle; screws every hand's breadth.",
+      station: "bench",
+      joins: ["deck", "bearer"],
+      uses: [screws("18", "deck", "bearerHigh")],
+      people: 2,
+      setup: 6,
+      each: 10,
+      check: "does not rock",
+      mistakes: ["lifted by one person when full; use a fork or a crane"],
+      mark: "mem",
+    },
+    { id: "clips", name: "Screw the clips on", text: "Set four floors on it and mark the clips from them, two a hive.", station: "bench", uses: [each("hive clip", "8")], setup: 2, each: 5, mark: "mem" },
   ],
-  operations: [{ id: "assemble", name: "Screw the deck on its bearers, then the clips", station: "bench", setup: 6, each: 15, check: "does not rock", mark: "mem" }],
-  steps: [{ text: "Two bearers flush with the ends, one in the middle; screws every hand's breadth." }, { text: "Set four floors on it and mark the clips from them, two a hive." }],
-  mistakes: ["lifted by one person when full; use a fork or a crane"],
   stands: { as: "stand", height: "bearerHigh + deck", outside: ["deckLong", "deckWide"], under: "0*inch", over: "0*inch" },
   demands: [],
 };

@@ -1,3 +1,4 @@
+import { each } from "../assembly";
 import type { Recipe } from "../recipe";
 import { FOR_WIDTH, RIM_NEEDS } from "../rims";
 
@@ -62,21 +63,36 @@ export const robbingScreen: Recipe = {
       places: [{ at: ["-mesh", "bodyOutsideWidth", "meshHigh"], l: "-y", w: "-z", t: "+x" }],
     },
   ],
-  hardware: [
-    { id: "brads", name: "brad, 1 1/4", count: "12", unit: "each", spare: 0.05, for: "sticks", mark: "mem" },
-    { id: "staples", name: "staple, 3/8", count: "24", unit: "each", spare: 0.05, for: "mesh", mark: "mem" },
+  assembly: [
+    {
+      id: "assemble",
+      name: "Nail the sticks and the plate",
+      text: "Nail the sill between the uprights, and the plate across their tops.",
+      station: "bench",
+      joins: ["stick", "sill", "head", "plate"],
+      uses: [each("brad", "12", 0.05, undefined, "1 1/4")],
+      setup: 4,
+      each: 5,
+      mark: "mem",
+    },
+    {
+      id: "mesh",
+      name: "Snip and staple the mesh",
+      text: "Staple the mesh from the sill to the plate, no gap at the sides.",
+      station: "bench",
+      joins: ["mesh"],
+      uses: [each("staple", "24", 0.05, undefined, "3/8")],
+      setup: 4,
+      each: 3,
+      hazard: "metal",
+      check: "no wire end stands out",
+      mistakes: [
+        { text: "put on in the middle of a flying day: half the bees stay outside", when: 'use == "robbing"' },
+        { text: "left in the sun with the bees shut in: strap the hive, see that air gets through the mesh", when: 'use == "moving"' },
+      ],
+      mark: "mem",
+    },
   ],
-  operations: [
-    { id: "assemble", name: "Nail the sticks and the plate", station: "bench", setup: 4, each: 5, mark: "mem" },
-    { id: "mesh", name: "Snip and staple the mesh", station: "bench", setup: 4, each: 3, hazard: "metal", check: "no wire end stands out", mark: "mem" },
-  ],
-  steps: [
-    { text: "Nail the sill between the uprights, and the plate across their tops." },
-    { text: "Staple the mesh from the sill to the plate, no gap at the sides." },
-    { text: "Set it on before the bees fly, and close every other way in.", when: 'use == "robbing"' },
-    { text: "Moving bees: strap the hive together first; see that air gets through the mesh, and never leave it in the sun.", when: 'use == "moving"' },
-  ],
-  mistakes: ["put on in the middle of a flying day: half the bees stay outside"],
   demands: [
     { rule: "screen-way", label: "Between mesh and front", value: "deep", least: "3/8*inch", below: "stop", advice: "bees need a way up behind the plate: 3/8 at least", mark: "trade" },
     { rule: "screen-exit", label: "Mesh, high", value: "meshHigh", least: "3*inch", below: "care", advice: "a high mesh keeps robbers busy away from the way in", mark: "mem" },

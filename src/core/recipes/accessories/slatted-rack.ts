@@ -1,5 +1,6 @@
+import { each } from "../assembly";
 import type { Recipe } from "../recipe";
-import { FOR_BOX, OVER_BODY, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
+import { FOR_BOX, OVER_BODY, RIM_NEEDS, RIM_VALUES, rimAssembly, rimParameters, rimParts } from "../rims";
 
 /** Slats under the brood, one below each frame: room to cluster and less draught. */
 export const slattedRack: Recipe = {
@@ -24,7 +25,7 @@ export const slattedRack: Recipe = {
     { name: "sunk", label: "tops below the rim", formula: "1/8*inch", mark: "trade" },
   ],
   parts: [
-    ...rimParts({ ends: [{ name: "socket strip", kind: "groove", run: "along", face: "far", at: "sunk", width: "slatThick", deep: "socket" }] }),
+    ...rimParts({ ends: [{ name: "socket strip", check: "a slat lies in it by hand", kind: "groove", run: "along", face: "far", at: "sunk", width: "slatThick", deep: "socket" }] }),
     {
       id: "slat",
       name: "Slat",
@@ -36,26 +37,34 @@ export const slattedRack: Recipe = {
       places: [{ at: ["endThickness - socket", "thickness + firstSlat", "depth - sunk"], l: "+x", w: "+y", t: "-z", times: "frames", step: ["0*inch", "pitch", "0*inch"] }],
     },
   ],
-  hardware: [...RIM_HARDWARE, { id: "slat-brads", name: "brad, 3/4", count: "4 * frames", unit: "each", spare: 0.05, for: "slats", mark: "mem" }],
-  operations: rimOperations([
+  assembly: [
     {
-      id: "sockets",
-      name: "Sockets for the slats, a groove along each end",
-      station: "table saw",
-      of: "end",
-      setup: 12,
-      each: 1,
-      hazard: "dado",
-      settings: [
-        { label: "wide", value: "slatThick" },
-        { label: "blade up", value: "socket" },
-      ],
-      check: "a slat lies in it by hand",
+      id: "mark",
+      name: "Mark outside faces and the slats' places",
+      text: "Mark the outside faces, and along each end's groove the middle of every slat, at the frames' pitch.",
+      station: "bench",
+      on: ["side", "end"],
+      setup: 3,
+      each: 1.5,
       mark: "mem",
     },
-  ]),
-  steps: [{ text: "Glue and fasten three walls, lay the slats in their grooves at the frames' pitch, then close the fourth." }, { text: "Pin each slat under where a frame will hang." }],
-  mistakes: ["slats across the frames instead of under them"],
+    {
+      id: "glue-up",
+      name: "Glue three walls, lay the slats, close the fourth",
+      text: "Glue and fasten three walls, lay the slats in their grooves at the frames' pitch, then close the fourth. Pin each slat under where a frame will hang. Measure both diagonals before the glue grabs.",
+      station: "clamps",
+      joins: ["side", "end", "slat"],
+      uses: [...rimAssembly().flatMap((s) => s.uses ?? []), each("brad", "4 * frames", 0.05, undefined, "3/4")],
+      setup: 10,
+      each: 14,
+      wait: 45,
+      lot: 8,
+      hazard: "glue",
+      check: "both diagonals equal, no rock on a flat",
+      mistakes: ["slats across the frames instead of under them"],
+      mark: "mem",
+    },
+  ],
   stands: { as: "sheet", height: "depth", outside: ["outsideLength", "outsideWidth"], under: "depth - sunk - slatThick", over: "sunk" },
   demands: [{ rule: "slat-gap", label: "Between two slats", value: "pitch - slatWide", least: "3/8*inch", below: "care", advice: "leave a bee space between slats", mark: "trade" }],
 };

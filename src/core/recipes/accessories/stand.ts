@@ -1,3 +1,4 @@
+import { each, screws } from "../assembly";
 import type { Recipe } from "../recipe";
 import { FOR_BOX, RIM_NEEDS } from "../rims";
 
@@ -84,13 +85,33 @@ export const stand: Recipe = {
       places: [{ at: ["landingWide * cos(slope) / 2 - landingThick * sin(slope)", "bodyOutsideWidth", "legs + landingThick * cos(slope)"], l: "-y", w: "-x", t: "-z", lean: "slope" }],
     },
   ],
-  hardware: [
-    { id: "bolts", name: "coach bolt, 3", count: "8", unit: "each", spare: 0, for: "legs", mark: "mem" },
-    { id: "screws", name: "exterior screw, 1 5/8", count: "8", unit: "each", spare: 0.05, for: "landing", mark: "mem" },
+  assembly: [
+    {
+      id: "assemble",
+      name: "Bolt the legs, screw the bars",
+      text: "Bolt a leg inside each rail's ends, two bolts a leg, then screw the bars between the rails beside the legs.",
+      station: "bench",
+      joins: ["rail", "other-rail", "leg", "cross-bar"],
+      uses: [each("coach bolt", "8", 0, undefined, "3 1/2"), screws("8", "thickness", "between / 2", "end")],
+      setup: 8,
+      each: 16,
+      check: "does not rock; carries twice a full hive",
+      mistakes: ["legs so far in that the stand tips when a full box is set on one end"],
+      mark: "mem",
+    },
+    {
+      id: "landing",
+      name: "Screw the landing on its slope",
+      text: "Screw the landing on the sloped rail ends, its upper edge just under the entrance.",
+      station: "bench",
+      joins: ["landing"],
+      uses: [screws("8", "landingThick", "railHigh / 2")],
+      when: "landing",
+      setup: 2,
+      each: 4,
+      mark: "mem",
+    },
   ],
-  operations: [{ id: "assemble", name: "Bolt legs and bars, screw the landing on its slope", station: "bench", setup: 8, each: 20, check: "does not rock; carries twice a full hive", mark: "mem" }],
-  steps: [{ text: "Bolt a leg inside each rail's ends, then the bars between the legs." }, { text: "Screw the landing on the sloped rail ends, its upper edge just under the entrance." }],
-  mistakes: ["legs so far in that the stand tips when a full box is set on one end"],
   stands: { as: "stand", height: "legs", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: "0*inch", over: "0*inch" },
   demands: [],
 };

@@ -1,3 +1,4 @@
+import { screws } from "../assembly";
 import type { Recipe } from "../recipe";
 
 /** Light metal strips, bent in steps, that hold a frame of one standard in a box of another. */
@@ -47,9 +48,20 @@ export const transferClip: Recipe = {
       places: [{ at: ["0", "0", "metal"], l: "+x", w: "+y", t: "-z", times: "clips", step: ["0*inch", "2*inch", "0*inch"] }],
     },
   ],
-  hardware: [{ id: "screws", name: "round-head screw, 1/2", count: "2 * clips", unit: "each", spare: 0.05, for: "clips", mark: "mem" }],
-  operations: [{ id: "bend", name: "Snip, bend the flange, then the steps", station: "bench", setup: 6, each: 4, hazard: "metal", check: "corners rounded; the step fits a top bar", mark: "mem" }],
-  steps: [{ text: "Snip the strip, round its corners and bend the flange along one edge." }, { text: "Bend the two steps over the edge of the bench, against a top bar." }],
-  mistakes: ["bent to and fro until it cracks: bend once, over a block"],
+  assembly: [
+    {
+      id: "bend",
+      name: "Round the corners and bend",
+      text: "Round the strip's corners and bend the flange along one edge. Bend the two steps over the edge of the bench, against a top bar, and screw it on.",
+      station: "bench",
+      uses: [screws("2 * clips", "metal", "topBarThickness", "side", { what: "round-head screw" })],
+      setup: 6,
+      each: 4,
+      hazard: "metal",
+      check: "corners rounded; the step fits a top bar",
+      mistakes: ["bent to and fro until it cracks: bend once, over a block"],
+      mark: "mem",
+    },
+  ],
   demands: [{ rule: "clip-face", label: "Flat beside the flange", value: "wide - flange", least: "5/8*inch", below: "care", advice: "a narrower flange: the screw needs room", mark: "mem" }],
 };

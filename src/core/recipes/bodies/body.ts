@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { WALL_DEMANDS, WALL_HARDWARE, WALL_MISTAKES, WALL_PARAMETERS, WALL_STEPS, WALL_VALUES, wallOperations, wallParts } from "./walls";
+import { WALL_DEMANDS, WALL_PARAMETERS, WALL_VALUES, wallAssembly, wallParts } from "./walls";
 
 /**
  * Four walls that hang frames. The corner joint decides the blanks; the inside is what the standard fixes, and the
@@ -15,9 +15,6 @@ export const body: Recipe = {
   parameters: WALL_PARAMETERS,
   values: [{ name: "nominalInsideLength", label: "inside length wanted", formula: "boxInsideLength", mark: "trade" }, { name: "nominalInsideWidth", label: "inside width wanted", formula: "boxInsideWidth", mark: "trade" }, ...WALL_VALUES],
   parts: wallParts(),
-  hardware: WALL_HARDWARE,
-  operations: wallOperations(),
-  steps: WALL_STEPS,
-  mistakes: WALL_MISTAKES,
+  assembly: wallAssembly(),
   demands: WALL_DEMANDS,
 };

@@ -1,3 +1,4 @@
+import { each, glue, screws } from "../assembly";
 import type { Recipe } from "../recipe";
 
 /** One storey of a hive opened from the back: frames without ears stand on three rods and are slid in. Measure yours. */
@@ -58,17 +59,34 @@ export const cabinetStorey: Recipe = {
       places: [{ at: ["0", "thickness + clearWidth", "clearHeight"], l: "-y", w: "-z", t: "+x" }],
     },
   ],
-  hardware: [
-    { id: "rods", name: "steel rod, 8 mm", count: "3", unit: "each", spare: 0, for: "frames to stand on", mark: "mem" },
-    { id: "spacers", name: "spacer strip, AŽ", count: "4", unit: "each", spare: 0.02, for: "pitch", mark: "mem" },
-    { id: "screws", name: "exterior screw, 1 5/8", count: "6", unit: "each", spare: 0.05, for: "corners", mark: "mem" },
+  assembly: [
+    {
+      id: "glue-up",
+      name: "Put the storey together",
+      text: "Screw the front between the sides, flush below; glue the joint. Push the three rods into their holes.",
+      station: "clamps",
+      joins: ["side", "other-side", "front"],
+      uses: [screws("6", "thickness", "clearWidth / 2", "end"), glue("2 * clearHeight * thickness"), each("steel rod, 8 mm", "3")],
+      setup: 10,
+      each: 12,
+      wait: 45,
+      lot: 4,
+      hazard: "glue",
+      check: "a frame slides in on the rods and stops at the front by a bee space",
+      mistakes: ["rod holes bored from the wrong end: the sides are a pair, not twins"],
+      mark: "mem",
+    },
+    {
+      id: "spacers",
+      name: "Nail the spacer strips",
+      text: "Nail the four spacer strips, two in front and two behind, at the frames' pitch.",
+      station: "bench",
+      uses: [each("spacer strip, AŽ", "4", 0.02)],
+      setup: 3,
+      each: 5,
+      check: "frames stand at their pitch from the first to the last",
+      mark: "mem",
+    },
   ],
-  operations: [
-    { id: "rods", name: "Bore the rod holes", station: "drill", of: "side", setup: 12, each: 3, hazard: "drill", check: "a rod laid in both sides is level", mark: "mem" },
-    { id: "other-rods", name: "Bore the rod holes, other side", station: "drill", of: "other-side", setup: 5, each: 3, hazard: "drill", mark: "mem" },
-    { id: "glue-up", name: "Assemble the storey", station: "bench", setup: 10, each: 15, wait: 45, lot: 4, hazard: "glue", check: "a frame slides in on the rods and stops at the front by a bee space", mark: "mem" },
-  ],
-  steps: [{ text: "Screw the front between the sides, flush below." }, { text: "Push the three rods into their holes." }, { text: "Nail the four spacer strips, two in front and two behind, at the frames' pitch." }],
-  mistakes: ["rod holes bored from the wrong end: the sides are a pair, not twins"],
   demands: [{ rule: "gap-above", label: "Gap above the frames", value: "clearHeight - frameHeight - rodDiameter", least: "6*mm", below: "care", advice: "leave a bee space above frames that must slide", mark: "mem" }],
 };

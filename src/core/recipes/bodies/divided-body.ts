@@ -1,11 +1,13 @@
+import { each, glue } from "../assembly";
 import type { Recipe } from "../recipe";
 import { body } from "./body";
-import { WALL_VALUES, wallOperations, wallParts } from "./walls";
+import { WALL_VALUES, wallAssembly, wallParts } from "./walls";
 
 /**
  * A standard body divided into four bee-tight mating chambers for half-length frames. The cross partition is three
  * layers: the middle one stands up as a rest for both sides and ends in dados in the sides.
  */
+const CENTRED = "nick the edge, turn the board end for end with the same side down, compare; move the fence by half the difference";
 const hole = (l: string, when?: string) => ({ name: "entrance", kind: "hole" as const, l, w: "depth - 1*inch", diameter: "1*inch", ...(when ? { when } : {}) });
 
 export const dividedBody: Recipe = {
@@ -17,7 +19,8 @@ export const dividedBody: Recipe = {
   hangs: "half-frame",
   measuredAt: { x: "endThickness + (insideLength - 3 * ply) / 4", y: "thickness + (insideWidth - thinPly) / 4" },
   parameters: [
-    ...body.parameters,
+    // A grip cut at the middle of an end meets the dado inside.
+    ...body.parameters.map((p) => (p.kind === "choice" && p.name === "handholds" ? { ...p, default: "cleats" } : p)),
     { name: "ply", label: "Ply layer, measured", group: "Partitions", kind: "length", default: "3/8*inch", min: "1/4*inch", max: "3/4*inch", hint: "a 3/8 sheet may read 9 mm" },
     { name: "thinPly", label: "Thin ply, measured", group: "Partitions", kind: "length", default: "1/8*inch", min: "1/16*inch", max: "1/4*inch" },
     { name: "tongue", label: "Tongue in the sides", group: "Partitions", kind: "length", default: "1/4*inch", min: "1/8*inch", max: "thickness / 2" },
@@ -37,8 +40,11 @@ export const dividedBody: Recipe = {
   ],
   parts: [
     ...wallParts({
-      sides: [{ name: "dado for the cross partition", kind: "groove", run: "across", face: "far", at: "(sideLength - ply) / 2", width: "ply", deep: "tongue" }, hole("2*inch + thickness - (outsideLength - sideLength) / 2")],
-      ends: [{ name: "dado for the lengthwise partition", kind: "groove", run: "across", face: "far", at: "(endLength - thinPly) / 2", width: "thinPly", deep: "restWidth" }, hole("2*inch + thickness - (outsideWidth - endLength) / 2")],
+      sides: [{ name: "dado for the cross partition", check: CENTRED, kind: "groove", run: "across", face: "far", at: "(sideLength - ply) / 2", width: "ply", deep: "tongue" }, hole("2*inch + thickness - (outsideLength - sideLength) / 2")],
+      ends: [
+        { name: "dado for the lengthwise partition", check: CENTRED, kind: "groove", run: "across", face: "far", at: "(endLength - thinPly) / 2", width: "thinPly", deep: "restWidth" },
+        hole("2*inch + thickness - (outsideWidth - endLength) / 2"),
+      ],
     }),
     {
       id: "cross-outer",
@@ -48,7 +54,9 @@ export const dividedBody: Recipe = {
       length: "insideWidth",
       width: "partitionHeight",
       thickness: "ply",
-      features: [{ name: "slot for the lengthwise partition", kind: "notch", l: ["(insideWidth - thinPly) / 2", "(insideWidth + thinPly) / 2"], w: ["0", "partitionHeight"] }],
+      features: [
+        { name: "slot for the lengthwise partition", after: "laminate", check: "the lengthwise partition pushes in, bee-tight", kind: "notch", l: ["(insideWidth - thinPly) / 2", "(insideWidth + thinPly) / 2"], w: ["0", "partitionHeight"] },
+      ],
       places: [
         { at: ["partitionStart", "(outsideWidth + insideWidth) / 2", "partitionHeight"], l: "-y", w: "-z", t: "+x" },
         { at: ["partitionStart + 3 * ply", "(outsideWidth - insideWidth) / 2", "partitionHeight"], l: "+y", w: "-z", t: "-x" },
@@ -96,58 +104,50 @@ export const dividedBody: Recipe = {
       ],
     },
   ],
-  hardware: [...body.hardware, { id: "discs", name: "entrance disc", count: "4", unit: "each", spare: 0, for: "entrances", mark: "trade" }],
-  operations: wallOperations([
-    {
-      id: "dado-sides",
-      name: "Dados for the cross partition, dead centre",
-      station: "table saw",
-      of: "side",
-      setup: 20,
-      each: 1,
-      hazard: "dado",
-      settings: [
-        { label: "dado wide", value: "ply" },
-        { label: "blade up", value: "tongue" },
-      ],
-      check: "nick the edge, turn the board end for end with the same side down, compare; move the fence by half the difference",
-      mark: "mem",
-    },
-    {
-      id: "dado-ends",
-      name: "Dados for the lengthwise partitions, dead centre",
-      station: "table saw",
-      of: "end",
-      setup: 20,
-      each: 1,
-      hazard: "dado",
-      settings: [
-        { label: "dado wide", value: "thinPly" },
-        { label: "blade up", value: "restWidth" },
-      ],
-      check: "centred by turning end for end",
-      mark: "mem",
-    },
-    { id: "entrances", name: "Bore the entrances", station: "drill", setup: 10, each: 4, hazard: "drill", check: "one in each wall, left-hand side seen from outside", mark: "mem" },
-    { id: "laminate", name: "Glue up the cross partition", station: "bench", setup: 5, each: 6, wait: 60, hazard: "glue", check: "middle layer stands up by the rest's depth", mark: "mem" },
-    {
-      id: "slots",
-      name: "Slot the outer layers right through",
-      station: "table saw",
-      of: "cross-outer",
-      setup: 15,
-      each: 2,
-      hazard: "dado",
-      settings: [{ label: "slot wide", value: "thinPly" }],
-      check: "the lengthwise partition pushes in, bee-tight",
-      mark: "mem",
-    },
-  ]),
-  steps: [
-    ...body.steps,
-    { text: "Keep nails and staples out of the dado lines: mark them on the outside first." },
-    { text: "Slide the cross partition into its dados, then the lengthwise ones through the slots." },
-    { text: "A rotating disc over each entrance, one in each wall going round." },
-  ],
-  mistakes: [...body.mistakes, "a staple in the dado line", "dados off centre, so half-length frames fit one side only"],
+  assembly: wallAssembly({
+    dados: true,
+    more: [
+      {
+        id: "laminate",
+        name: "Glue up the cross partition, three layers",
+        text: "Glue the middle layer between the two outer ones, lower edges flush: the middle stands above them by the rest's depth, and past them by a tongue at each end. The slots are cut through both outer layers once the glue is hard.",
+        station: "clamps",
+        on: ["cross-outer", "cross-middle"],
+        uses: [glue("2 * insideWidth * partitionHeight")],
+        setup: 5,
+        each: 6,
+        wait: 60,
+        lot: 8,
+        hazard: "glue",
+        check: "middle layer stands up by the rest's depth, the same on both faces",
+        mark: "mem",
+      },
+    ],
+    next: [
+      {
+        id: "partitions",
+        name: "Slide the partitions in",
+        text: "Slide the cross partition down into its dados, then the lengthwise ones through the slots, each into the dado of its end.",
+        station: "bench",
+        joins: ["cross-outer", "cross-middle", "lengthwise"],
+        setup: 2,
+        each: 3,
+        check: "a half-length frame hangs in each of the four chambers; no light between them",
+        mistakes: ["a staple in the dado line", "dados off centre, so half-length frames fit one side only"],
+        mark: "mem",
+      },
+      { id: "discs", name: "Screw the entrance discs on", text: "A rotating disc over each entrance, one in each wall going round.", station: "bench", uses: [each("entrance disc", "4")], setup: 2, each: 3, mark: "trade" },
+      {
+        id: "covers",
+        name: "Lay the inspection covers on",
+        text: "A thin cover over each chamber: one is opened at a time.",
+        station: "bench",
+        joins: ["inspection-cover"],
+        setup: 1,
+        each: 1,
+        check: "each lies flat on the walls and meets its neighbours over the partitions",
+        mark: "trade",
+      },
+    ],
+  }),
 };

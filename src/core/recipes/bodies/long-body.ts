@@ -1,9 +1,11 @@
+import { each, screws } from "../assembly";
 import { parseLength } from "@/core/length/parse";
 import { STANDARDS } from "@/core/standards";
 import type { Standard } from "@/core/standards/standard";
 import type { Recipe } from "../recipe";
+import { FOLLOWER_VALUES, followerBar, followerBoard } from "../accessories/followers";
 import { body } from "./body";
-import { wallParts } from "./walls";
+import { wallAssembly, wallParts } from "./walls";
 
 /** Standards whose frames a converter's second zone may hang, by what their data give. */
 const ZONE_NEEDS = ["boxInsideLength", "restWidth", "restDepth", "topBarLength", "pitch", "earThickness", "frameHeight"] as const;
@@ -28,8 +30,9 @@ export const longBody: Recipe = {
   id: "long-body",
   name: "Long body",
   about: "A horizontal hive: many frames side by side in one box, with followers and legs.",
+  hangs: { by: "height", is: { double: "extra-deep-frame" } },
   measuredAt: { x: "outsideLength / 2", y: "thickness + longFrames * pitch / 4" },
-  needs: ["boxInsideLength", "bodyDepth", "restWidth", "restDepth", "topBarLength", "pitch"],
+  needs: ["boxInsideLength", "bodyDepth", "restWidth", "restDepth", "topBarLength", "topBarWidth", "topBarThickness", "earThickness", "frameHeight", "pitch"],
   parameters: [
     { name: "longFrames", label: "Frames", group: "Size", kind: "count", default: "28", min: 10, max: 60 },
     { name: "spare", label: "Spare across", group: "Size", kind: "length", default: "3/4*inch", min: "1/8*inch", max: "4*inch" },
@@ -88,7 +91,10 @@ export const longBody: Recipe = {
     { name: "zoneStart", label: "second zone starts", formula: "outsideWidth - thickness - zoneWidth", mark: "arithmetic" },
     { name: "zoneWall", label: "converter wall stands in from the end", formula: "(insideLength - zoneInside) / 2 - thickness", mark: "arithmetic" },
     { name: "excluderGroove", label: "excluder groove", formula: "3/8*inch", mark: "mem" },
-    { name: "followerHeight", label: "follower height", formula: "depth - restDepth - 3/8*inch", mark: "mem" },
+    { name: "boxes", label: "frames hang through", formula: 'height == "double" ? "deep-deep" : "deep-medium"', mark: "arithmetic" },
+    ...FOLLOWER_VALUES('(height == "double" ? depth - (restDepth - earThickness) - 1/4*inch : frameHeight)'),
+    { name: "farFollower", label: "far follower's outer face", formula: 'arrangement == "converter" ? zoneStart - thickness - followerMiddle + 3/8*inch : outsideWidth - thickness - followerMiddle + 3/8*inch', mark: "arithmetic" },
+    { name: "followerCount", label: "followers", formula: 'followers == "none" ? 0 : followers == "one" ? 1 : 2', mark: "arithmetic" },
   ],
   parts: [
     ...wallParts({ ends: [{ name: "groove for the excluder", kind: "groove", when: 'arrangement == "pair"', run: "across", face: "far", at: "(endLength - excluderGroove) / 2", width: "excluderGroove", deep: "excluderGroove" }] }),
@@ -129,28 +135,20 @@ export const longBody: Recipe = {
         { at: ["outsideLength - endThickness - zoneWall", "zoneStart", "depth"], l: "+y", w: "-z", t: "-x" },
       ],
     },
-    {
-      id: "follower",
-      name: "Follower",
-      role: "follower",
-      when: 'followers != "none"',
-      length: "insideLength - 1/2*inch",
-      width: "followerHeight",
-      thickness: "3/4*inch",
-      features: [],
-      places: [{ at: ["endThickness + 1/4*inch", "thickness + 1/4*inch", "depth - restDepth"], l: "+x", w: "-z", t: "+y" }],
-    },
-    {
-      id: "second-follower",
-      name: "Second follower",
-      role: "follower",
-      when: 'followers == "two"',
-      length: "insideLength - 1/2*inch",
-      width: "followerHeight",
-      thickness: "3/4*inch",
-      features: [],
-      places: [{ at: ["outsideLength - endThickness - 1/4*inch", 'arrangement == "converter" ? zoneStart - thickness - 1/4*inch : outsideWidth - thickness - 1/4*inch', "depth - restDepth"], l: "-x", w: "-z", t: "-y" }],
-    },
+    followerBar(
+      [
+        { at: ["(outsideLength - topBarLength) / 2", "thickness + followerMiddle - topBarWidth / 2", "depth - restDepth + earThickness"], l: "+x", w: "+y", t: "-z" },
+        { at: ["(outsideLength - topBarLength) / 2", "farFollower - 3/8*inch - topBarWidth / 2", "depth - restDepth + earThickness"], l: "+x", w: "+y", t: "-z", times: 'followers == "two" ? 1 : 0' },
+      ],
+      'followers != "none"',
+    ),
+    followerBoard(
+      [
+        { at: ["(outsideLength - followerLength) / 2", "thickness + followerMiddle - 3/8*inch", "depth - restDepth + earThickness - followerBarThick"], l: "+x", w: "-z", t: "+y" },
+        { at: ["(outsideLength + followerLength) / 2", "farFollower", "depth - restDepth + earThickness - followerBarThick"], l: "-x", w: "-z", t: "-y", times: 'followers == "two" ? 1 : 0' },
+      ],
+      { when: 'followers != "none"' },
+    ),
     {
       id: "leg",
       name: "Leg",
@@ -168,16 +166,75 @@ export const longBody: Recipe = {
       ],
     },
   ],
-  hardware: [...body.hardware, { id: "excluder", name: "excluder sheet", count: "1", unit: "each", spare: 0, for: "the pair", when: 'arrangement == "pair"', mark: "mem" }],
-  steps: [
-    ...body.steps,
-    { text: "Slide the excluder down between the two sides; the winter board takes its place when it comes out.", when: 'arrangement == "pair"' },
-    { text: "Each lid sheds water away from the middle: bevel it, or nail a drip bar over the joint; covers are made to the box as measured.", when: 'arrangement == "pair"' },
-    { text: "Set the converter walls square to the second zone and screw them through the end walls over packing.", when: 'arrangement == "converter"' },
-    { text: "Bolt a leg at each corner, clear of the rests.", when: "legs" },
-  ],
+  assembly: wallAssembly({
+    next: [
+      {
+        id: "zone",
+        name: "Set the second zone's walls in",
+        text: "Screw the partition between the zones square across, its top level with the rests. Set the converter walls square to the second zone and screw them through the end walls over packing.",
+        station: "bench",
+        joins: ["zone-partition", "converter-wall"],
+        uses: [screws("4 * 2", "endThickness", "insideLength / 2", "end"), screws("2 * 6", "endThickness + zoneWall", "thickness")],
+        when: 'arrangement == "converter"',
+        setup: 6,
+        each: 20,
+        check: "a frame of each standard hangs and slides in its zone",
+        mark: "mem",
+      },
+      {
+        id: "excluder",
+        name: "Hang the excluder and the winter board",
+        text: "Slide the excluder down between the two sides; the winter board takes its place when it comes out. Each lid sheds water away from the middle: bevel it, or nail a drip bar over the joint.",
+        station: "bench",
+        joins: ["winter-board"],
+        uses: [each("excluder sheet", "1")],
+        when: 'arrangement == "pair"',
+        setup: 2,
+        each: 4,
+        check: "excluder and board slide by hand",
+        mark: "mem",
+      },
+      {
+        id: "followers",
+        name: "Put the followers together",
+        text: "Screw each board on edge under the middle of its bar, an equal bit of the bar past each end: pilot first, three screws down through the bar.",
+        station: "bench",
+        joins: ["follower", "follower-bar"],
+        uses: [screws('followers == "two" ? 6 : 3', "followerBarThick", "followerHeight")],
+        when: 'followers != "none"',
+        setup: 3,
+        each: 4,
+        check: "hangs free in the box and touches nothing",
+        mistakes: ["two ordinary frames meant one above the other, though a top bar cannot be lowered past the inside length"],
+        mark: "mem",
+      },
+      {
+        id: "legs",
+        name: "Bolt the legs on",
+        text: "Bolt a leg at each corner from outside, clear of the rests.",
+        station: "bench",
+        joins: ["leg"],
+        uses: [each("coach bolt", "8", 0, undefined, "2 1/2")],
+        when: "legs",
+        setup: 4,
+        each: 10,
+        check: "does not rock",
+        mark: "mem",
+      },
+    ],
+  }),
   demands: [
     ...body.demands,
+    {
+      rule: "follower-room",
+      label: "Room for the followers beside all the frames",
+      value: "spare - followerCount * topBarWidth",
+      least: "1/8*inch",
+      below: "care",
+      when: 'followers != "none"',
+      advice: "a follower takes a frame's place: hang a frame fewer for each, or add to the spare across",
+      mark: "arithmetic",
+    },
     {
       rule: "zone-play",
       label: "Second standard's bars, play end to end",
@@ -200,5 +257,4 @@ export const longBody: Recipe = {
     },
     { rule: "zone-room", label: "Room behind the converter walls", value: "zoneWall", least: "0*inch", below: "stop", when: 'arrangement == "converter"', advice: "thinner stock, or a longer box", mark: "arithmetic" },
   ],
-  mistakes: [...body.mistakes, "two ordinary frames meant one above the other, though a top bar cannot be lowered past the inside length"],
 };

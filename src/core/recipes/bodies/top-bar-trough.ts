@@ -1,3 +1,4 @@
+import { glue, screws } from "../assembly";
 import type { Recipe } from "../recipe";
 
 /** The trough under top bars: trapezoid ends, sides leaning out with both long edges bevelled; bars lie on the edges. */
@@ -61,17 +62,23 @@ export const topBarTrough: Recipe = {
       ],
     },
   ],
-  hardware: [
-    { id: "screws", name: "exterior screw, 1 5/8", count: "4 * 5", unit: "each", spare: 0.05, for: "corners", mark: "mem" },
-    { id: "glue", name: "waterproof wood glue", count: "4 * sideAcross * thickness", unit: "m2", spare: 0, for: "corners", mark: "mem" },
+  assembly: [
+    {
+      id: "glue-up",
+      name: "Glue and screw the sides to the ends",
+      text: "Stand the ends upside down, wide edge on the bench. Lean a side against each slope; its bevelled edge lies flat on the bench. Glue, pilot and screw through the sides into the ends.",
+      station: "clamps",
+      joins: ["end", "side"],
+      uses: [screws("4 * 5", "thickness", "topInside / 2", "end"), glue("4 * sideAcross * thickness")],
+      setup: 10,
+      each: 15,
+      wait: 45,
+      lot: 4,
+      hazard: "glue",
+      check: "a bar lies flat on both edges along the whole length",
+      mistakes: ["both bevels of a side cut the same way, so it will not sit", "slope measured from level instead of upright"],
+      mark: "mem",
+    },
   ],
-  operations: [
-    { id: "tapers", name: "Saw the ends' slopes", station: "table saw", of: "end", setup: 15, each: 2, hazard: "crosscut", check: "two ends laid on each other agree", mark: "mem" },
-    { id: "bevels", name: "Bevel both long edges of the sides", station: "table saw", of: "side", setup: 10, each: 2, hazard: "rip", check: "an edge lies flat on the bench when the side leans", mark: "mem" },
-    { id: "entrances", name: "Bore the entrances", station: "drill", setup: 5, each: 2, hazard: "drill", mark: "mem" },
-    { id: "glue-up", name: "Glue and screw the sides to the ends", station: "bench", setup: 10, each: 15, wait: 45, lot: 4, hazard: "glue", check: "a bar lies flat on both edges along the whole length", mark: "mem" },
-  ],
-  steps: [{ text: "Stand the ends upside down, wide edge on the bench." }, { text: "Lean a side against each slope; its bevelled edge lies flat on the bench." }, { text: "Glue, pilot and screw through the sides into the ends." }],
-  mistakes: ["both bevels of a side cut the same way, so it will not sit", "slope measured from level instead of upright"],
   demands: [{ rule: "bar-length", label: "Bar past the outside", value: "topBarLength - outsideTop", least: "-1/2*inch", below: "care", advice: "cut the bars to the length this trough wants", mark: "mem" }],
 };

@@ -1,4 +1,6 @@
-import type { FeatureRecipe, Parameter, PartRecipe, Recipe } from "../recipe";
+import type { FeatureRecipe } from "@/core/feature/feature";
+import { each, glue, screws } from "../assembly";
+import type { Parameter, PartRecipe, Recipe, StepRecipe } from "../recipe";
 
 /**
  * Four walls with a corner joint and rests: what every plain box shares. A recipe gives `nominalInsideLength` and
@@ -200,6 +202,9 @@ export const DRYING: Recipe["values"] = [
   { name: "allowance", label: "allowance for drying", formula: "drying && moistureNow > moistureUse ? depth * shrink * (moistureNow - moistureUse) : 0*inch", mark: WOOD_HANDBOOK, why: "across the grain only; along it wood does not move" },
 ];
 
+/** Fasteners of a rabbet corner, from both faces; two in a rim. */
+const BOTH_FACES = "depth > 8*inch ? 6 : depth > 4*inch ? 4 : 2";
+
 export const WALL_VALUES: Recipe["values"] = [
   {
     name: "restDepth",
@@ -250,7 +255,7 @@ export const WALL_VALUES: Recipe["values"] = [
   { name: "restCut", label: "rest rabbet, cut deep", formula: "restDepth + runnerRise", mark: "trade", why: "a runner that stands up deepens the rabbet by as much, so the gap stays" },
   { name: "row", label: "finger row", formula: 'joint == "dovetail" ? 2 * thickness : thickness', mark: "trade" },
   { name: "slant", label: "slant of a dovetail over the joint", formula: 'joint == "dovetail" ? endThickness / 7 : 0*inch', mark: "trade", why: "1 in 7" },
-  { name: "fingerRows", label: "finger rows", formula: "odd((depth - restCut - slant / 2) / row + 1)", mark: "trade", why: "the largest odd number that leaves a top row as high as the rest is deep" },
+  { name: "fingerRows", label: "finger rows", formula: "odd((depth - max(restCut, row / 4) - slant / 2) / row + 1)", mark: "trade", why: "the largest odd number that leaves a top row as high as the rest is deep" },
   { name: "topRow", label: "top finger row", formula: "depth - (fingerRows - 1) * row", mark: "arithmetic" },
   { name: "keyStep", label: "key step", formula: "keyed ? 1/4*inch : 0*inch", mark: "trade" },
   {
@@ -264,8 +269,22 @@ export const WALL_VALUES: Recipe["values"] = [
     name: "cornerFasteners",
     label: "fasteners a corner",
     mark: "trade",
-    formula: { by: "joint", is: { finger: "fingerRows > 9 ? 9 : 7", dovetail: "2", mitre: "3", "rabbet-ends": "depth > 8*inch ? 6 : 4", "rabbet-sides": "depth > 8*inch ? 6 : 4", "butt-ends-inside": "3", "butt-sides-inside": "3" } },
+    formula: {
+      by: "joint",
+      is: {
+        finger: "depth <= 4*inch ? 2 : fingerRows > 9 ? 9 : 7",
+        dovetail: "2",
+        mitre: "depth <= 4*inch ? 2 : 3",
+        "rabbet-ends": BOTH_FACES,
+        "rabbet-sides": BOTH_FACES,
+        "butt-ends-inside": "depth <= 4*inch ? 2 : 3",
+        "butt-sides-inside": "depth <= 4*inch ? 2 : 3",
+      },
+    },
   },
+  { name: "boxCount", label: "boxes", formula: "1", mark: "arithmetic" },
+  { name: "throughSide", label: "fasteners a corner through the side", formula: 'joint == "butt-ends-inside" ? cornerFasteners : joint == "butt-sides-inside" ? 0 : ceil(cornerFasteners / 2)', mark: "trade" },
+  { name: "throughEnd", label: "fasteners a corner through the end", formula: "cornerFasteners - throughSide", mark: "arithmetic" },
   {
     name: "glueFace",
     label: "glued face to face, four corners",
@@ -340,6 +359,7 @@ const corner = (edge: "left" | "right", joint: "rabbet-ends" | "rabbet-sides"): 
   face: "far",
   across: joint === "rabbet-ends" ? "thickness" : "endThickness",
   deep: "lap",
+  check: joint === "rabbet-ends" ? "a side's end fills the rabbet flush" : "an end fills the rabbet flush",
 });
 const mitre = (edge: "left" | "right", of: "thickness" | "endThickness"): FeatureRecipe => ({ name: "mitre", kind: "bevel", when: 'joint == "mitre"', edge, face: "far", across: of === "thickness" ? "endThickness" : "thickness", deep: of });
 const handhold = (when: string, middle: string): FeatureRecipe => ({ name: "handhold", kind: "handhold", when, l: middle, w: "2*inch", long: "4*inch", high: "3/4*inch", deep: "pocketDeep", slope: "pocketSlope" });
@@ -393,7 +413,9 @@ export function wallParts({ sides = [], ends = [], rests = true }: { sides?: Fea
         corner("right", "rabbet-ends"),
         mitre("left", "endThickness"),
         mitre("right", "endThickness"),
-        ...(rests ? [{ name: "rest", kind: "rabbet" as const, edge: "top" as const, face: "far" as const, across: "restCut", deep: "restWidth", from: "restStart", to: "endLength - restStart" }] : []),
+        ...(rests
+          ? [{ name: "rest", kind: "rabbet" as const, edge: "top" as const, face: "far" as const, across: "restCut", deep: "restWidth", from: "restStart", to: "endLength - restStart", check: "an ear lies flat and clear of the wall" }]
+          : []),
         handhold('handholds == "ends" || handholds == "all"', "endLength / 2"),
         ...ends,
       ],
@@ -419,98 +441,108 @@ export function wallParts({ sides = [], ends = [], rests = true }: { sides?: Fea
   ];
 }
 
-export const WALL_HARDWARE: Recipe["hardware"] = [
-  { id: "corner-screws", name: "exterior screw, 1 5/8", count: "4 * cornerFasteners", unit: "each", spare: 0.05, for: "corners", mark: "trade" },
-  { id: "cleat-screws", name: "exterior screw, 1 5/8", count: "2 * 3", unit: "each", spare: 0.05, for: "cleats", when: 'handholds == "cleats"', mark: "trade" },
-  { id: "runners", name: "frame runner", count: "2", unit: "each", spare: 0.02, for: "rests", when: 'runner != "none"', mark: "trade" },
-  { id: "glue", name: "waterproof wood glue", count: "glueArea", unit: "m2", spare: 0, for: "corners", mark: "mem" },
-];
+/** Through the side's thickness, or through the lip a rabbet leaves of it; always into end grain at a corner. */
+const THROUGH_SIDE = 'joint == "rabbet-sides" ? thickness - lap : thickness';
+const THROUGH_END = 'joint == "rabbet-ends" ? endThickness - lap : endThickness';
 
-const dado = { station: "table saw", hazard: "dado", mark: "mem" as const };
-/** The bench's operations on walls, before and after what a recipe adds between. */
-export function wallOperations(between: Recipe["operations"] = [], rests = true): Recipe["operations"] {
+/**
+ * How four walls become a box. `more` is what a recipe does between marking and glueing, `then` what comes after the box stands;
+ * `boxes` name the parts where there is more than one box.
+ */
+export function wallAssembly({
+  rests = true,
+  handholds = rests,
+  sides = ["side"],
+  ends = ["end"],
+  dados = false,
+  more = [],
+  next = [],
+}: { rests?: boolean; handholds?: boolean; sides?: string[]; ends?: string[]; dados?: boolean; more?: StepRecipe[]; next?: StepRecipe[] } = {}): StepRecipe[] {
+  const walls = [...sides, ...ends];
   return [
-    { id: "mark", name: "Mark outside faces", station: "bench", setup: 2, each: 0.5, mark: "mem" },
     {
-      ...dado,
-      id: "fingers",
-      name: "Cut the fingers",
-      setup: 30,
-      each: 9,
-      when: 'joint == "finger"',
-      settings: [
-        { label: "dado wide", value: "thickness" },
-        { label: "blade up", value: "endThickness" },
-        { label: "top row", value: "topRow" },
-      ],
-      check: "two test pieces slide together under hand pressure",
+      id: "mark",
+      name: "Mark outside faces",
+      text: `Mark the outside face and the upper edge of every side and end.${dados ? " Mark on the outside where the dados run inside: no nail, screw or staple goes there." : ""}`,
+      station: "bench",
+      on: walls,
+      setup: 2,
+      each: 0.5,
+      ...(handholds ? { mistakes: [{ text: "a handhold ends up inside", when: 'handholds == "ends" || handholds == "all"' }] } : {}),
+      mark: "mem",
     },
-    { id: "dovetails", name: "Cut tails and pins", station: "bench", setup: 20, each: 40, when: 'joint == "dovetail"', check: "a corner closes by tapping with a mallet", mark: "mem" },
-    { id: "mitres", name: "Mitre the ends of all four", station: "table saw", hazard: "crosscut", setup: 15, each: 2, when: 'joint == "mitre"', check: "two pieces make a square corner without light", mark: "mem" },
+    ...more,
     {
-      ...dado,
-      id: "corner-ends",
-      name: "Corner rabbets in the ends",
-      of: "end",
-      setup: 15,
-      each: 1,
-      when: 'joint == "rabbet-ends"',
-      settings: [
-        { label: "dado wide", value: "thickness" },
-        { label: "blade up", value: "lap" },
-      ],
-      check: "a side's end fills the rabbet flush",
+      id: "dry-fit",
+      name: "Dry fit a first box",
+      text: rests ? "Put one box together without glue and hang a real frame in it: it slides, and drops free at both ends." : "Put one together without glue: the corners close, and it lies flat.",
+      station: "bench",
+      on: walls,
+      setup: 8,
+      each: 0,
+      ...(handholds ? { mistakes: [{ text: "a side turned inside out: nothing tells the faces apart once they are glued", when: 'joint == "finger" && !keyed' }] } : {}),
+      check: rests ? "a frame hangs, slides and drops free at both ends" : "corners close, no rock on a flat",
+      mark: "mem",
     },
     {
-      ...dado,
-      id: "corner-sides",
-      name: "Corner rabbets in the sides",
-      of: "side",
-      setup: 15,
-      each: 1,
-      when: 'joint == "rabbet-sides"',
-      settings: [
-        { label: "dado wide", value: "endThickness" },
-        { label: "blade up", value: "lap" },
+      id: "glue-up",
+      name: "Glue and fasten the box",
+      text: `Glue both faces of each corner enough to wet them. ${rests ? "Rests at the top, outside faces out. " : ""}Pilot every fastener near an edge${rests ? ", one of them in each thin lip beside the rest" : ""}. Measure both diagonals before the glue grabs; clamp across the longer one until they are equal. Leave it on a flat until the glue can be handled.`,
+      station: "clamps",
+      joins: walls,
+      uses: [screws("4 * throughSide * boxCount", THROUGH_SIDE, "endLength / 2", "end", { when: "throughSide > 0" }), screws("4 * throughEnd * boxCount", THROUGH_END, "sideLength / 2", "end", { when: "throughEnd > 0" }), glue("glueArea")],
+      setup: 10,
+      each: 7,
+      wait: 45,
+      lot: 8,
+      hazard: "glue",
+      check: "both diagonals equal, no rock on a flat",
+      mistakes: [
+        { text: "fingers forced with a steel hammer: tap with a mallet", when: 'joint == "finger" || joint == "dovetail"' },
+        ...(rests ? ["no pilot hole near the edge, and the lip splits"] : ["no pilot hole near the edge, and the end splits"]),
+        "not square before the glue grabs",
+        "glue only, without fasteners; or so much that it runs",
       ],
-      check: "an end fills the rabbet flush",
+      mark: "mem",
     },
-    ...(rests
+    ...(handholds
       ? [
           {
-            ...dado,
-            id: "rests",
-            name: "Rest rabbets",
-            of: "end",
-            setup: 15,
-            each: 0.8,
-            settings: [
-              { label: "wide, from the inside face", value: "restWidth" },
-              { label: "deep, from the top edge", value: "restCut" },
-              { label: "stopped from each end", value: "restStart" },
-            ],
-            check: "an ear lies flat and clear of the wall",
+            id: "cleats",
+            name: "Screw the cleats on",
+            text: "A cleat on the outside of each end, its slope up and outwards so that rain runs off, three screws from the front.",
+            station: "bench" as const,
+            joins: ["cleat"],
+            uses: [screws("2 * 3", "thickness", "endThickness")],
+            when: 'handholds == "cleats"',
+            setup: 3,
+            each: 3,
+            check: "both level, the slope outwards",
+            mistakes: ["the slope turned to the wall: water stands behind it"],
+            mark: "mem" as const,
           },
         ]
       : []),
-    ...between,
-    { ...dado, id: "handholds", name: "Handholds, outside face up", setup: 20, each: 2, when: 'handholds == "ends" || handholds == "all"', check: "the pocket is in the outside face" },
-    { id: "glue-up", name: "Dry fit, glue and fasten", station: "bench", setup: 10, each: 7, wait: 45, lot: 8, hazard: "glue", check: "diagonals equal within 1/16, no rock on a flat", mark: "mem" },
-    { id: "clean", name: "Clean up corners and edges", station: "bench", setup: 2, each: 2, hazard: "dust", mark: "mem" },
+    ...(rests
+      ? [
+          {
+            id: "runners",
+            name: "Fit the runners",
+            text: "Nail a runner in each rest, its edge standing up on the bees' side.",
+            station: "bench" as const,
+            uses: [each("frame runner", "2", 0.02), each("runner nail, 20 mm", "8", 0.1)],
+            when: 'runner != "none"',
+            setup: 3,
+            each: 2,
+            check: "the runner's edge is as high as the design says above the rabbet floor",
+            mark: "mem" as const,
+          },
+        ]
+      : []),
+    { id: "clean", name: "Clean up corners and edges", text: "Plane or sand the corners flush and break every edge a hand will meet.", station: "bench", setup: 2, each: 2, hazard: "dust", mark: "mem" },
+    ...next,
   ];
 }
-
-export const WALL_STEPS: Recipe["steps"] = [
-  { text: "Lay out two sides and two ends, outside faces up, rests at the top." },
-  { text: "Dry fit one box and hang a real frame in it: it slides, and drops free at both ends." },
-  { text: "Glue both faces of each corner enough to wet them; squeeze-out is waste." },
-  { text: "Tap the fingers home with a mallet, never a steel hammer.", when: 'joint == "finger" || joint == "dovetail"' },
-  { text: "Pilot every fastener near an edge, one of them in each thin lip beside the rest." },
-  { text: "Measure both diagonals before the glue grabs; clamp across the longer one until they are equal." },
-  { text: "Stand it on a flat surface until the glue can be handled." },
-];
-
-export const WALL_MISTAKES = ["a handhold ends up inside", "fingers forced with a steel hammer", "no pilot hole near the edge, the lip splits", "not square before the glue grabs", "glue only, without fasteners"];
 
 export const WALL_DEMANDS: Recipe["demands"] = [
   { rule: "thin-lip", label: "Wood left beside the rest", value: "endThickness - restWidth", least: "1/4*inch", below: "stop", advice: "narrow the rest or use thicker stock", mark: "trade" },

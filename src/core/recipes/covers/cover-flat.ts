@@ -1,3 +1,4 @@
+import { screws } from "../assembly";
 import type { Recipe } from "../recipe";
 import { FOR_BOX, RIM_NEEDS } from "../rims";
 
@@ -100,13 +101,36 @@ export const coverFlat: Recipe = {
       ],
     },
   ],
-  hardware: [{ id: "screws", name: "exterior screw, 1 5/8", count: "10", unit: "each", spare: 0.05, for: "cleats", mark: "mem" }],
-  operations: [{ id: "assemble", name: "Screw the cleats on the ends", station: "bench", setup: 4, each: 5, check: "the cleats hang down past the panel, over the box", mark: "mem" }],
-  steps: [
-    { text: "Screw the panel down on the wedges, thick ends at the front; the drip bar under its low end, clear of the box.", when: "sloping" },
-    { when: "!sloping", text: "Screw a cleat to each end, tops flush with the panel, slots in the cleat's screw holes across the grain so that boards can move." },
+  assembly: [
+    {
+      id: "assemble",
+      name: "Screw the cleats on the ends",
+      text: "Screw a cleat to each end, tops flush with the panel, slots in the cleat's screw holes across the grain so that boards can move.",
+      station: "bench",
+      joins: ["panel", "board-panel", "cleat"],
+      uses: [screws("10", "cleatThick", "bodyOutsideLength / 2", "end")],
+      when: "!sloping",
+      setup: 4,
+      each: 5,
+      check: "the cleats hang down past the panel, over the box",
+      mistakes: ["used on a body with bottom bee space without a rim: the frames have no room above"],
+      mark: "mem",
+    },
+    {
+      id: "slope",
+      name: "Screw the panel on its wedges",
+      text: "Screw the panel down on the wedges, thick ends at the front; the drip bar under its low end, clear of the box.",
+      station: "bench",
+      joins: ["sloping-panel", "wedge", "drip-bar"],
+      uses: [screws("10", "panel", "fall")],
+      when: "sloping",
+      setup: 4,
+      each: 6,
+      check: "water poured on it runs off at the back and drips clear",
+      mistakes: ["no inner cover under it"],
+      mark: "mem",
+    },
   ],
-  mistakes: ["used on a body with bottom bee space without a rim: the frames have no room above"],
   stands: { as: "cover", height: "sloping ? fall + panel / cos(slope) : panel", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: "sloping ? fall : 0*inch", over: "0*inch" },
   demands: [{ rule: "flat-cover", label: "Cleats past the panel", value: "cleatHigh - panel", least: "1/4*inch", below: "care", when: "!sloping", advice: "a cleat that does not hang down lets the lid slide off", mark: "mem" }],
 };

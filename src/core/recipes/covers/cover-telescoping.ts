@@ -1,5 +1,7 @@
-import type { FeatureRecipe, Recipe } from "../recipe";
-import { FOR_BOX, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
+import { each, screws } from "../assembly";
+import type { FeatureRecipe } from "@/core/feature/feature";
+import type { Recipe } from "../recipe";
+import { FOR_BOX, RIM_NEEDS, RIM_VALUES, rimAssembly, rimParameters, rimParts } from "../rims";
 
 const slit = (l: "left" | "right", w: "top" | "bottom"): FeatureRecipe => ({
   name: "parcel cut",
@@ -57,22 +59,25 @@ export const coverTelescoping: Recipe = {
       places: [{ at: ["-fold", "-fold", "depth + panel + 1/64*inch"], l: "+x", w: "+y", t: "-z" }],
     },
   ],
-  hardware: [
-    ...RIM_HARDWARE,
-    { id: "panel-screws", name: "exterior screw, 1 5/8", count: "12", unit: "each", spare: 0.05, for: "panel", mark: "mem" },
-    { id: "skin-nails", name: "roofing nail, 3/4", count: "16", unit: "each", spare: 0.05, for: "skin", mark: "mem" },
-  ],
-  operations: [
-    ...rimOperations(),
-    { id: "panel", name: "Screw the panel on the skirt", station: "bench", setup: 3, each: 4, mark: "mem" },
-    { id: "skin", name: "Fold the skin over, corners like a parcel, and nail it", station: "bench", setup: 10, each: 12, hazard: "metal", check: "no sharp edge stands out", mark: "mem" },
-  ],
-  steps: [
-    { text: "Glue and fasten the skirt; screw the panel on it from above." },
-    { text: "Mark the fold lines on the skin's underside; fold the long edges down first, then the ends, corners tucked like a parcel. Never cut a corner out: it leaks." },
-    { text: "Nail the skin through the folds into the skirt, never through the top." },
-  ],
-  mistakes: ["used without an inner cover: a tool cannot reach in to free it once it is glued down", "corners of the skin cut away"],
+  assembly: rimAssembly({
+    next: [
+      { id: "panel", name: "Screw the panel on the skirt", text: "Screw the panel on the skirt from above, flush all round.", station: "bench", joins: ["panel"], uses: [screws("12", "panel", "depth")], setup: 3, each: 4, mark: "mem" },
+      {
+        id: "skin",
+        name: "Fold the skin over and nail it",
+        text: "Lay the skin on the lid; fold the long edges down first, then the ends, corners tucked like a parcel. Never cut a corner out: it leaks. Nail the skin through the folds into the skirt, never through the top.",
+        station: "bench",
+        joins: ["skin"],
+        uses: [each("roofing nail", "16", 0.05, undefined, "3/4")],
+        setup: 10,
+        each: 8,
+        hazard: "metal",
+        check: "no sharp edge stands out",
+        mistakes: ["corners of the skin cut away", "used without an inner cover: a tool cannot reach in to free it once it is glued down"],
+        mark: "mem",
+      },
+    ],
+  }),
   stands: { as: "cover", height: "panel + 1/64*inch", outside: ["outsideLength", "outsideWidth"], under: "0*inch", over: "0*inch", skirt: { inside: ["insideLength", "insideWidth"], deep: "depth" } },
   demands: [
     { rule: "telescoping-clearance", label: "Loose on the box, in all", value: "clearance", least: "1/4*inch", below: "care", advice: "the largest box beneath swells; leave 3/8", mark: "trade" },

@@ -1,4 +1,6 @@
-import type { FeatureRecipe, PartRecipe, Recipe } from "../recipe";
+import { each, glue } from "../assembly";
+import type { FeatureRecipe } from "@/core/feature/feature";
+import type { PartRecipe, Recipe } from "../recipe";
 import { FOR_BOX } from "../rims";
 import { innerCover } from "./inner-cover";
 
@@ -55,13 +57,23 @@ export const innerCoverFourWay: Recipe = {
       ],
     },
   ],
-  hardware: innerCover.hardware.filter((h) => h.for === "rim").map((h) => (h.id === "brads" ? { ...h, count: "28" } : { ...h, count: "(2 * (bodyOutsideLength + bodyOutsideWidth) + bodyOutsideLength + bodyOutsideWidth) * rim" })),
-  steps: [
-    { text: "Bore the jar holes; glue and nail the rim, notches in the left-hand half of each wall seen from outside." },
-    { text: "Glue the bars in the rim, crossing over the middle; no gap a queen can pass." },
-    { text: "The flat face goes down on the partitions; a jar stands over each hole." },
+  assembly: [
+    {
+      id: "assemble",
+      name: "Glue and nail rim and bars on",
+      text: "Glue and nail the rim on the panel, notches in the left-hand half of each wall seen from outside. Glue the bars in it, crossing over the middle; no gap a queen can pass.",
+      station: "bench",
+      joins: ["panel", "rim-side", "rim-end", "lengthwise-bar", "cross-bar"],
+      uses: [each("brad", "28", 0.05, undefined, "3/4"), glue("(2 * (bodyOutsideLength + bodyOutsideWidth) + bodyOutsideLength + bodyOutsideWidth) * rim")],
+      setup: 5,
+      each: 8,
+      wait: 30,
+      hazard: "glue",
+      check: "flat: no corner rocks; the flat face goes down on the partitions",
+      mistakes: ["a jar hole larger than the lid: the jar falls through", "two notches in one quarter and none in the next"],
+      mark: "mem",
+    },
   ],
-  mistakes: ["a jar hole larger than the lid: the jar falls through", "two notches in one quarter and none in the next"],
   stands: { as: "inner-cover", height: "panel + rimHigh", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: "0*inch", over: "rimHigh" },
   demands: [
     { rule: "jar-room", label: "Between two jars, along", value: "bodyOutsideLength / 2 - barWide - jar", least: "2*inch", below: "care", advice: "a smaller jar, or two quarters fed at a time", mark: "mem" },

@@ -1,3 +1,4 @@
+import { each, glue } from "../assembly";
 import type { Recipe } from "../recipe";
 import { FOR_BOX, RIM_NEEDS } from "../rims";
 
@@ -97,18 +98,34 @@ export const innerCover: Recipe = {
       },
     ]),
   ],
-  hardware: [
-    { id: "slides", name: "slide for a hole", count: "2", unit: "each", spare: 0, for: "holes", when: 'hole == "three"', mark: "mem" },
-    { id: "hole-mesh", name: "mesh disc, 3", count: "1", unit: "each", spare: 0, for: "holes", when: 'hole == "three"', mark: "mem" },
-    { id: "brads", name: "brad, 3/4", count: 'sides == "two" ? 32 : 16', unit: "each", spare: 0.05, for: "rim", mark: "mem" },
-    { id: "glue", name: "waterproof wood glue", count: "2 * (bodyOutsideLength + bodyOutsideWidth) * rim", unit: "m2", spare: 0, for: "rim", mark: "mem" },
+  assembly: [
+    {
+      id: "assemble",
+      name: "Glue and nail the rim on",
+      text: "Glue and nail the rim flush with the panel's edges, notch at the front. Top bee space: the flat face goes down on the hive. Bottom bee space: the rim goes down.",
+      station: "bench",
+      joins: ["panel", "rim-side", "rim-end", "lower-rim-side", "lower-rim-end"],
+      uses: [each("brad", 'sides == "two" ? 32 : 16', 0.05, undefined, "3/4"), glue('(sides == "two" ? 2 : 1) * 2 * (bodyOutsideLength + bodyOutsideWidth) * rim')],
+      setup: 5,
+      each: 6,
+      wait: 30,
+      hazard: "glue",
+      check: "flat: no corner rocks",
+      mistakes: ["rim down over a body with top bee space: the rim and the gap above the frames are too wide together, bees bridge them"],
+      mark: "mem",
+    },
+    {
+      id: "holes",
+      name: "Fit slides and mesh over the holes",
+      text: "A slide over each outer hole; mesh over one that stays open for air.",
+      station: "bench",
+      uses: [each("slide for a hole", "2"), each("mesh disc", "1", 0, undefined, "3")],
+      when: 'hole == "three"',
+      setup: 2,
+      each: 4,
+      mark: "mem",
+    },
   ],
-  operations: [
-    { id: "hole", name: "Bore or cut the hole", station: "drill", of: "panel", setup: 5, each: 2, hazard: "drill", mark: "mem" },
-    { id: "assemble", name: "Glue and nail the rim on", station: "bench", setup: 5, each: 6, wait: 30, hazard: "glue", check: "flat: no corner rocks", mark: "mem" },
-  ],
-  steps: [{ text: "Glue and nail the rim flush with the panel's edges, notch at the front." }, { text: "Top bee space: the flat face goes down. Bottom bee space: the rim goes down." }],
-  mistakes: ["rim down over a body with top bee space: 1/4 + 3/8 is too wide, bees bridge it"],
   stands: { as: "inner-cover", height: "panel + base + above", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: 'standardBeeSpace == "bottom" ? above : base', over: 'standardBeeSpace == "bottom" ? base : above' },
   demands: [
     { rule: "pail-strength", label: "Panel under two pails", value: "panel", least: "1/2*inch", below: "care", when: 'hole == "pails"', advice: "two full pails want 1/2 ply", mark: "trade" },

@@ -1,5 +1,6 @@
+import { each, glue } from "../assembly";
 import type { Recipe } from "../recipe";
-import { FOR_BOX, OVER_BODY, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
+import { FOR_BOX, OVER_BODY, RIM_NEEDS, RIM_VALUES, rimAssembly, rimParameters, rimParts } from "../rims";
 
 /** A rim of shavings or burlap on mesh: a wick in winter. */
 export const quiltBox: Recipe = {
@@ -27,7 +28,7 @@ export const quiltBox: Recipe = {
   ],
   values: [...OVER_BODY, ...RIM_VALUES, { name: "ledge", label: "ledge", formula: "3/8*inch", mark: "trade" }],
   parts: [
-    ...rimParts({ ends: [{ name: "vent", kind: "hole", l: "endLength / 2", w: "ventBelow", diameter: "1*inch" }] }),
+    ...rimParts({ ends: [{ name: "vent", kind: "hole", l: "endLength / 2", w: "ventBelow", diameter: "1*inch", check: "lower than the roof's skirt will reach" }] }),
     {
       id: "side-ledge",
       name: "Side ledge",
@@ -67,14 +68,36 @@ export const quiltBox: Recipe = {
       places: [{ at: ["endThickness", "thickness", "ledge + 1/32*inch"], l: "+x", w: "+y", t: "-z" }],
     },
   ],
-  hardware: [
-    ...RIM_HARDWARE,
-    { id: "cloth", name: "burlap", count: "(insideLength + 2*inch) * (insideWidth + 2*inch)", unit: "m2", spare: 0.05, for: "quilt", when: 'bottom == "cloth"', mark: "mem" },
-    { id: "staples", name: "staple, 3/8", count: "40", unit: "each", spare: 0.05, for: "mesh", mark: "mem" },
-  ],
-  operations: rimOperations([{ id: "vents", name: "Bore the vents", station: "drill", of: "end", setup: 5, each: 1, hazard: "drill", check: "lower than the roof's skirt will reach", mark: "mem" }]),
-  steps: [{ text: "Glue and fasten the rim, then the ledges flush with its lower edge." }, { text: "Staple the mesh or cloth on the ledges every inch; staple a scrap of mesh over each vent from inside." }],
-  mistakes: ["vents so high that the roof's skirt closes them"],
+  assembly: rimAssembly({
+    next: [
+      {
+        id: "ledges",
+        name: "Fasten the ledges",
+        text: "Glue and pin the ledges inside, flush with the lower edge.",
+        station: "bench",
+        joins: ["side-ledge", "end-ledge"],
+        uses: [each("brad", "16", 0.05, undefined, "3/4"), glue("2 * (insideLength + insideWidth) * ledge")],
+        setup: 2,
+        each: 5,
+        hazard: "glue",
+        mark: "mem",
+      },
+      {
+        id: "bottom",
+        name: "Staple the bottom on",
+        text: "Staple the mesh or cloth on the ledges every inch; staple a scrap of mesh over each vent from inside.",
+        station: "bench",
+        joins: ["mesh"],
+        uses: [{ what: "burlap", count: "(insideLength + 2*inch) * (insideWidth + 2*inch)", unit: "m2", spare: 0.05, when: 'bottom == "cloth"', mark: "mem" }, each("staple", "40", 0.05, undefined, "3/8")],
+        setup: 4,
+        each: 6,
+        hazard: "metal",
+        check: "no wire end stands out",
+        mistakes: ["vents so high that the roof's skirt closes them"],
+        mark: "mem",
+      },
+    ],
+  }),
   stands: { as: "sheet", tight: true, height: "depth", outside: ["outsideLength", "outsideWidth"], under: "ledge", over: "depth - ledge", entrance: "ventBelow - 1/2*inch" },
   demands: [{ rule: "vent-place", label: "Vent below the top edge", value: "ventBelow - 1/2*inch", least: "5/8*inch", below: "care", advice: "bore the vents lower", mark: "trade" }],
 };

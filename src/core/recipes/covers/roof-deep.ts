@@ -1,3 +1,4 @@
+import { each } from "../assembly";
 import type { Recipe } from "../recipe";
 import { coverTelescoping } from "./cover-telescoping";
 
@@ -25,7 +26,31 @@ export const roofDeep: Recipe = {
   parts: coverTelescoping.parts.map((p) =>
     p.role === "skin" ? { ...p, when: 'covering == "metal"' } : p.id === "end" ? { ...p, features: [...p.features, { name: "vent", kind: "hole" as const, when: "vents", l: "endLength / 2", w: "1.5*inch", diameter: "1*inch" }] } : p,
   ),
-  hardware: [...coverTelescoping.hardware, { id: "felt", name: "roofing felt", count: "skinLength * skinWidth", unit: "m2", spare: 0.1, for: "roof", when: 'covering == "felt"', mark: "mem" }],
-  steps: [...coverTelescoping.steps, { text: "Staple mesh over the vents from inside.", when: "vents" }],
-  mistakes: ["vents left without mesh: wasps and robbers get in"],
+  assembly: [
+    ...coverTelescoping.assembly.map((s) => (s.id === "skin" ? { ...s, when: 'covering == "metal"' } : s)),
+    {
+      id: "felt",
+      name: "Fold the felt over and nail it",
+      text: "Lay the felt over the panel, folded down all round and tucked at the corners; nail it through the folds into the skirt.",
+      station: "bench",
+      uses: [{ what: "roofing felt", count: "skinLength * skinWidth", unit: "m2", spare: 0.1, mark: "mem" }, each("roofing nail", "16", 0.05, undefined, "3/4")],
+      when: 'covering == "felt"',
+      setup: 5,
+      each: 8,
+      mark: "mem",
+    },
+    {
+      id: "vents",
+      name: "Staple mesh over the vents",
+      text: "Staple a scrap of mesh over each vent from inside.",
+      station: "bench",
+      uses: [each("staple", "12", 0.05, undefined, "3/8")],
+      when: "vents",
+      setup: 2,
+      each: 2,
+      hazard: "metal",
+      mistakes: ["vents left without mesh: wasps and robbers get in"],
+      mark: "mem",
+    },
+  ],
 };

@@ -1,5 +1,6 @@
+import { each, screws } from "../assembly";
 import type { PartRecipe, Recipe } from "../recipe";
-import { FOR_BOX, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
+import { FOR_BOX, RIM_NEEDS, RIM_VALUES, rimAssembly, rimParameters, rimParts } from "../rims";
 
 const vent = { name: "vent", kind: "hole" as const, when: "vents", l: "outsideWidth / 2", w: "rise * 3/5", diameter: "1*inch" };
 const rake = (end: "left" | "right") => ({ name: "rake", kind: "taper" as const, end, edge: "top" as const, along: "outsideWidth / 2", across: "rise" });
@@ -74,24 +75,58 @@ export const roofGable: Recipe = {
     board("roof-board", "Roof board", { at: ["-1*inch", "outsideWidth / 2", "ridge"], l: "+x", w: "-y", t: "-z", lean: "pitchDegrees" }),
     board("other-roof-board", "Other roof board", { at: ["outsideLength + 1*inch", "outsideWidth / 2", "ridge"], l: "-x", w: "+y", t: "-z", lean: "pitchDegrees" }),
   ],
-  hardware: [
-    ...RIM_HARDWARE,
-    { id: "roof-screws", name: "exterior screw, 1 5/8", count: "20", unit: "each", spare: 0.05, for: "roof", mark: "mem" },
-    { id: "felt", name: "roofing felt", count: "2 * boardLong * boardWide", unit: "m2", spare: 0.1, for: "roof", mark: "mem" },
-  ],
-  operations: [
-    ...rimOperations(),
-    { id: "rakes", name: "Saw the gables' slopes", station: "table saw", of: "gable", setup: 10, each: 2, hazard: "rip", settings: [{ label: "rise", value: "rise" }], check: "two gables held together show no step", mark: "mem" },
-    { id: "ridge", name: "Bevel the ridge edges", station: "table saw", of: "roof-board", setup: 8, each: 1, hazard: "rip", check: "the two boards close at the ridge", mark: "mem" },
-    { id: "roof", name: "Screw the gables on, then the boards, then the felt", station: "bench", setup: 5, each: 15, check: "no daylight at the ridge", mark: "mem" },
-  ],
-  steps: [
-    { text: "Glue and fasten the skirt; screw a gable on each end, outside faces flush, and the seat strips inside under them." },
-    { text: "Screw the boards down with the bevels meeting at the ridge, an inch past the gables front and back." },
-    { text: "Fold felt or metal over the ridge in one piece; staple mesh over the vents from inside.", when: "vents" },
-    { text: "Fold felt or metal over the ridge in one piece.", when: "!vents" },
-  ],
-  mistakes: ["the ridge left square: water stands in the gap", "vents without mesh: wasps and robbers get in"],
+  assembly: rimAssembly({
+    next: [
+      {
+        id: "gables",
+        name: "Screw on gables and seats",
+        text: "Stand a gable on each end, outside faces flush, and screw the seat strips inside, across the joint: the roof stands on them.",
+        station: "bench",
+        joins: ["gable", "seat"],
+        uses: [screws("8", "seat", "endThickness")],
+        setup: 4,
+        each: 8,
+        check: "gables stand upright, their points level",
+        mark: "mem",
+      },
+      {
+        id: "roof",
+        name: "Screw the roof boards down",
+        text: "Screw the boards down with the bevels meeting at the ridge, an inch past the gables front and back.",
+        station: "bench",
+        joins: ["roof-board", "other-roof-board"],
+        uses: [screws("12", "panel", "rise", "end")],
+        setup: 4,
+        each: 8,
+        check: "no daylight at the ridge",
+        mistakes: ["the ridge left square: water stands in the gap"],
+        mark: "mem",
+      },
+      {
+        id: "felt",
+        name: "Cover the roof",
+        text: "Fold the felt over the ridge in one piece and nail it along the eaves.",
+        station: "bench",
+        uses: [{ what: "roofing felt", count: "2 * boardLong * boardWide", unit: "m2", spare: 0.1, mark: "mem" }, each("roofing nail", "24", 0.05, undefined, "3/4")],
+        setup: 4,
+        each: 8,
+        mark: "mem",
+      },
+      {
+        id: "vents",
+        name: "Staple mesh over the vents",
+        text: "Staple a scrap of mesh over each vent from inside.",
+        station: "bench",
+        uses: [each("staple", "12", 0.05, undefined, "3/8")],
+        when: "vents",
+        setup: 2,
+        each: 2,
+        hazard: "metal",
+        mistakes: ["vents without mesh: wasps and robbers get in"],
+        mark: "mem",
+      },
+    ],
+  }),
   stands: { as: "cover", height: "ridge", outside: ["outsideLength", "outsideWidth"], under: "depth", over: "0*inch", skirt: { inside: ["insideLength", "insideWidth"], deep: "depth" } },
   demands: [{ rule: "telescoping-clearance", label: "Loose on the box, in all", value: "clearance", least: "1/4*inch", below: "care", advice: "the largest box beneath swells; leave 3/8", mark: "trade" }],
 };

@@ -1,5 +1,6 @@
+import { each, glue } from "../assembly";
 import type { Recipe } from "../recipe";
-import { FOR_BOX, OVER_BODY, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts, withFront } from "../rims";
+import { FOR_BOX, OVER_BODY, RIM_NEEDS, RIM_VALUES, rimAssembly, rimParameters, rimParts, withFront } from "../rims";
 
 /** A feed rim with a loose board in it: feed above, a bee space below. Cut to the rim as it was measured, once glued. */
 export const feedRimInnerBoard: Recipe = {
@@ -75,23 +76,54 @@ export const feedRimInnerBoard: Recipe = {
       length: "boardLong",
       width: "boardWide",
       thickness: "board",
+      fits: { to: { step: "glue-up" }, names: ["rimLength", "rimWidth"] },
       features: [{ name: "feed hole", kind: "hole", l: "boardLong / 2", w: "boardWide / 2 + offCentre", diameter: "2*inch" }],
       places: [{ at: ["(outsideLength - boardLong) / 2", "(outsideWidth - boardWide) / 2", "under + board"], l: "+x", w: "+y", t: "-z" }],
     },
   ],
-  hardware: [
-    ...RIM_HARDWARE,
-    { id: "seal", name: "sealant for inside joints, tube", count: "1/10", unit: "each", spare: 0, for: "rims", mark: "mem" },
-    { id: "cover", name: "swing cover for an entrance", count: "1", unit: "each", spare: 0, for: "entrances", when: "entrance", mark: "mem" },
-  ],
-  operations: rimOperations([{ id: "entrance", name: "Bore the entrance where the diagonals cross", station: "drill", of: "front", setup: 5, each: 1, when: "entrance", hazard: "drill", mark: "mem" }]),
-  steps: [
-    { text: "Glue and fasten the rim; strips flush with its lower edge." },
-    { text: "Glue a block in each corner, level with the strips.", when: "blocks" },
-    { text: "Measure the rim inside, once glued, and cut the board to that: a sixty-fourth less each way." },
-    { text: 'Bore the 2" feed hole before the board is glued up; seal every inside joint, so that mites and beetles find no crack.' },
-  ],
-  mistakes: ["the board cut from the drawing instead of the rim", "the board bored after glue-up, and it tears out"],
+  assembly: rimAssembly({
+    ends: ["front", "end"],
+    next: [
+      {
+        id: "strips",
+        name: "Fit strips and corner blocks",
+        text: "Glue and pin the strips inside, flush with the lower edge, and a block in each corner level with them.",
+        station: "bench",
+        joins: ["side-strip", "block"],
+        uses: [each("brad", "blocks ? 12 : 8", 0.05, undefined, "3/4"), glue("2 * insideLength * under")],
+        setup: 3,
+        each: 5,
+        wait: 30,
+        hazard: "glue",
+        mark: "mem",
+      },
+      {
+        id: "seal",
+        name: "Seal the inside joints",
+        text: "Seal every inside joint, so that mites and beetles find no crack.",
+        station: "bench",
+        uses: [each("sealant for inside joints, tube", "1/10")],
+        setup: 2,
+        each: 3,
+        wait: 60,
+        hazard: "glue",
+        mark: "mem",
+      },
+      {
+        id: "board",
+        name: "Lay the board in",
+        text: "Lay the board, cut to this rim as it was measured, on strips and blocks.",
+        station: "bench",
+        joins: ["board"],
+        setup: 1,
+        each: 1,
+        check: "drops in by its own weight and shows no gap a bee passes",
+        mistakes: ["the board cut from the drawing instead of the rim", "the feed hole bored after the boards are glued up, and it tears out"],
+        mark: "mem",
+      },
+      { id: "cover", name: "Screw the swing cover on", text: "A swing cover over the entrance, on one screw.", station: "bench", uses: [each("swing cover for an entrance", "1")], when: "entrance", setup: 1, each: 1, mark: "mem" },
+    ],
+  }),
   stands: { as: "sheet", height: "depth", outside: ["outsideLength", "outsideWidth"], under: "under", over: "depth - under - board", entrance: "entrance ? entranceAt - bore / 2 : depth" },
   demands: [
     { rule: "skirt-clear", label: "Entrance clear below the cover's skirt", value: "entranceAt - bore / 2 - skirt", least: "0*inch", below: "care", when: "entrance", advice: "a deeper rim, or a cover with a shorter skirt", mark: "trade" },

@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { FOR_BOX, OVER_BODY, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
+import { FOR_BOX, OVER_BODY, RIM_NEEDS, RIM_VALUES, rimAssembly, rimParameters, rimParts } from "../rims";
 
 /** An empty rim that makes room over the frames: for patties, a round feeder or an upturned pail. */
 export const feedRim: Recipe = {
@@ -12,10 +12,7 @@ export const feedRim: Recipe = {
   parameters: [...rimParameters("2*inch"), ...FOR_BOX],
   values: [...OVER_BODY, ...RIM_VALUES],
   parts: rimParts(),
-  hardware: RIM_HARDWARE,
-  operations: rimOperations(),
-  steps: [{ text: "Lay out two sides and two ends, outside faces up." }, { text: "Glue and fasten the corners; measure both diagonals before the glue grabs." }],
-  mistakes: ["left on without feed: the bees build comb in it"],
+  assembly: rimAssembly(),
   stands: { as: "rim", height: "depth", outside: ["outsideLength", "outsideWidth"], under: "depth", over: "depth" },
   demands: [],
 };

@@ -1,3 +1,4 @@
+import { each, glue } from "../assembly";
 import type { Recipe } from "../recipe";
 
 /** A frame-sized trough that hangs in a body in the place of one or two frames. */
@@ -74,18 +75,36 @@ export const feederFrame: Recipe = {
       ],
     },
   ],
-  hardware: [
-    { id: "nails", name: "frame nail, 1 1/4", count: "24", unit: "each", spare: 0.05, for: "feeders", mark: "mem" },
-    { id: "glue", name: "waterproof wood glue", count: "2 * (frameLength + 2 * frameHeight) * end", unit: "m2", spare: 0, for: "feeders", mark: "mem" },
-    { id: "float", name: "feeder float", count: "1", unit: "each", spare: 0, for: "bees to stand on", mark: "mem" },
+  assembly: [
+    {
+      id: "assemble",
+      name: "Glue and nail the trough",
+      text: "Glue and nail ends and bottom between the sides, every seam bedded in glue. Nail the lug bars flush on top.",
+      station: "clamps",
+      joins: ["side", "end", "bottom", "lug"],
+      uses: [each("frame nail", "24", 0.05, undefined, "1 1/4"), glue("2 * (frameLength + 2 * frameHeight) * end")],
+      setup: 6,
+      each: 8,
+      wait: 60,
+      lot: 8,
+      hazard: "glue",
+      mark: "mem",
+    },
+    {
+      id: "seal",
+      name: "Seal it and try it with water",
+      text: "Run a bead of sealant or wax round every inside seam. Put in the float or ladder: without one bees drown.",
+      station: "bench",
+      uses: [each("sealant for inside joints, tube", "1/6"), each("feeder float", "1")],
+      setup: 2,
+      each: 4,
+      wait: 60,
+      hazard: "glue",
+      check: "filled with water it does not drip in an hour",
+      mistakes: ["no float, and the bees drown", "not tried with water before it hangs over brood"],
+      mark: "mem",
+    },
   ],
-  operations: [{ id: "assemble", name: "Glue, nail and seal", station: "bench", setup: 6, each: 12, wait: 60, hazard: "glue", check: "filled with water it does not drip in an hour", mark: "mem" }],
-  steps: [
-    { text: "Glue and nail ends and bottom between the sides, every seam bedded in glue." },
-    { text: "Nail the lug bars flush on top; run a bead of sealant or wax round every inside seam." },
-    { text: "Put in the float or ladder: without one bees drown." },
-  ],
-  mistakes: ["no float, and the bees drown", "not tried with water before it hangs over brood"],
   figures: [{ rule: "feeder-volume", label: "Holds", formula: "litres", unit: "l", text: "to an inch and three eighths below the top", mark: "trade" }],
   demands: [{ rule: "end-gap", label: "Feeder end to wall", value: "(topBarLength - frameLength) / 2 - 3/8*inch", least: "0*inch", below: "care", advice: "as long as a frame, no longer", mark: "mem" }],
 };

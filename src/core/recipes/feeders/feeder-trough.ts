@@ -1,8 +1,9 @@
+import { each, glue, screws } from "../assembly";
 import type { PartRecipe, Recipe } from "../recipe";
-import { FOR_BOX, OVER_BODY, RIM_HARDWARE, RIM_NEEDS, RIM_VALUES, rimOperations, rimParameters, rimParts } from "../rims";
+import { FOR_BOX, OVER_BODY, RIM_NEEDS, RIM_VALUES, rimAssembly, rimParameters, rimParts } from "../rims";
 
 /** A board across the rim, its near face at `x` from the slot's middle line or the wall. */
-const across = (id: string, name: string, width: string, foot: string, at: Record<"end" | "middle", string[]>): PartRecipe[] =>
+const across = (id: "divider" | "baffle", name: string, width: string, foot: string, at: Record<"end" | "middle", string[]>): PartRecipe[] =>
   (["end", "middle"] as const).map((slotAt) => ({
     id: slotAt === "end" ? id : `${id}-middle`,
     name,
@@ -69,21 +70,38 @@ export const feederTrough: Recipe = {
     ...across("divider", "Divider", "dividerHigh", "0*inch", { end: ["slotStart + slot"], middle: ["slotStart - board", "slotStart + slot"] }),
     ...across("baffle", "Baffle", "baffleHigh", "baffleFoot", { end: ["slotStart + slot + board + channel"], middle: ["slotStart - 2 * board - channel", "slotStart + slot + board + channel"] }),
   ],
-  hardware: [
-    ...RIM_HARDWARE,
-    { id: "floor-screws", name: "exterior screw, 1", count: "20", unit: "each", spare: 0.05, for: "floor", mark: "mem" },
-    { id: "seal", name: "sealant for inside joints, tube", count: "1/3", unit: "each", spare: 0, for: "seams", mark: "mem" },
-  ],
-  operations: rimOperations([
-    { id: "slot", name: "Saw the climbing slot", station: "bench", of: "floor", setup: 6, each: 4, mark: "mem" },
-    { id: "seal", name: "Glue and screw the floor, set divider and baffle, seal every seam", station: "bench", setup: 6, each: 15, wait: 120, hazard: "glue", check: "stands full of water overnight without a drip", mark: "mem" },
-  ]),
-  steps: [
-    { text: "Glue and fasten the rim, then the floor under it, slot inside the wall." },
-    { text: "Set the divider hard behind the slot, sealed on three sides; the baffle a bee space beyond it, an eighth above the floor." },
-    { text: "Seal every seam, and roughen the divider so that bees can climb it. Fill it with water overnight before it meets bees." },
-  ],
-  mistakes: ["the baffle down on the floor: no syrup reaches the channel", "no flat cover on it: bees get round the baffle and drown"],
+  assembly: rimAssembly({
+    next: [
+      {
+        id: "floor",
+        name: "Glue and screw the floor on",
+        text: "Glue and screw the floor under the rim, the climbing slot inside the wall.",
+        station: "bench",
+        joins: ["floor"],
+        uses: [screws("20", "floorThick", "depth"), glue("2 * (outsideLength + insideWidth) * thickness")],
+        setup: 3,
+        each: 6,
+        wait: 45,
+        hazard: "glue",
+        mark: "mem",
+      },
+      {
+        id: "boards",
+        name: "Set divider and baffle, seal every seam",
+        text: "Set the divider hard behind the slot, sealed on three sides; the baffle a bee space beyond it, an eighth above the floor. Seal every seam, and roughen the divider so that bees can climb it.",
+        station: "bench",
+        joins: ["divider", "divider-middle", "baffle", "baffle-middle"],
+        uses: [each("sealant for inside joints, tube", "1/3"), each("frame nail", 'slotAt == "end" ? 8 : 16', 0.05, undefined, "1 1/4")],
+        setup: 4,
+        each: 8,
+        wait: 120,
+        hazard: "glue",
+        check: "stands full of water overnight without a drip",
+        mistakes: ["the baffle down on the floor: no syrup reaches the channel", "no flat cover on it: bees get round the baffle and drown"],
+        mark: "mem",
+      },
+    ],
+  }),
   figures: [{ rule: "feeder-volume", label: "Holds", formula: "held", unit: "l", text: "to 3/8 below the divider", mark: "trade" }],
   stands: { as: "sheet", height: "depth + floorThick", outside: ["outsideLength", "outsideWidth"], under: "0*inch", over: "3/4*inch" },
   demands: [

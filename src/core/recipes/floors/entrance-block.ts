@@ -1,3 +1,4 @@
+import { each } from "../assembly";
 import type { Recipe } from "../recipe";
 import { FOR_WIDTH, RIM_NEEDS } from "../rims";
 
@@ -49,9 +50,30 @@ export const entranceBlock: Recipe = {
       places: [{ at: ["-1/32*inch", "0", "size"], l: "+y", w: "-z", t: "+x" }],
     },
   ],
-  hardware: [{ id: "guard-pins", name: "drawing pin", count: "4", unit: "each", spare: 0.05, for: "mouse guards", when: "guard", mark: "mem" }],
-  operations: [{ id: "openings", name: "Cut the two openings", station: "table saw", setup: 8, each: 1, hazard: "dado", check: "slides into the entrance by hand", mark: "mem" }],
-  steps: [{ text: "Push it in with the opening that the season wants downward." }],
-  mistakes: ["cut so tight that it swells fast in the entrance"],
+  assembly: [
+    {
+      id: "guard",
+      name: "Pin the mouse guard on",
+      text: "For winter: pin the guard over the opening, bee holes level with the floor.",
+      station: "bench",
+      joins: ["block", "guard"],
+      uses: [each("drawing pin", "4", 0.05)],
+      when: "guard",
+      setup: 1,
+      each: 1,
+      mark: "mem",
+    },
+    {
+      id: "try",
+      name: "Try it in the entrance",
+      text: "Push it in with the opening that the season wants downward.",
+      station: "bench",
+      setup: 1,
+      each: 0.3,
+      check: "slides into the entrance by hand",
+      mistakes: ["cut so tight that it swells fast in the entrance"],
+      mark: "mem",
+    },
+  ],
   demands: [{ rule: "block-left", label: "Wood above the opening", value: "size - openingHigh", least: "1/4*inch", below: "care", advice: "use a larger stick", mark: "mem" }],
 };

@@ -1,4 +1,6 @@
-import type { FeatureRecipe, PartRecipe, Recipe } from "../recipe";
+import { screws } from "../assembly";
+import type { FeatureRecipe } from "@/core/feature/feature";
+import type { PartRecipe, Recipe } from "../recipe";
 import { floorScreened } from "./floor-screened";
 
 const entrance = (from: string): FeatureRecipe => ({ name: "entrance", kind: "notch", when: "gates", l: [from, `${from} + entranceLong`], w: ["0*inch", "above / 2"] });
@@ -66,15 +68,34 @@ export const floorFourWay: Recipe = {
       ],
     },
   ],
-  hardware: [...floorScreened.hardware, { id: "gate-screws", name: "round-head screw, 1", count: "4", unit: "each", spare: 0.05, for: "gates", when: "gates", mark: "mem" }],
-  operations: [...floorScreened.operations, { id: "bars", name: "Fit the bars over the mesh, tops flush", station: "bench", setup: 5, each: 6, check: "a straight edge over rails and bars shows no light", mark: "mem" }],
-  steps: [
-    { text: "Screw front and back between the sides; the back stops short of the bottom, so that the tray goes in." },
-    { text: "Staple the mesh on the ledges, then fit the bars over it, tops flush with the rails." },
-    { text: "Set the divided body on: every partition stands on a bar, bee-tight.", when: "!gates" },
-    { text: "Cut an entrance in each wall, and hang a gate over it on one screw.", when: "gates" },
+  assembly: [
+    ...floorScreened.assembly,
+    {
+      id: "bars",
+      name: "Fit the bars over the mesh",
+      text: "Fit the cross bar and the lengthwise bars over the mesh, tops flush with the rails, two screws a joint. Set the divided body on: every partition stands on a bar, bee-tight.",
+      station: "bench",
+      joins: ["cross-bar", "lengthwise-bar"],
+      uses: [screws("8", "thickness", "half / 2", "end")],
+      setup: 5,
+      each: 6,
+      check: "a straight edge over rails and bars shows no light",
+      mistakes: ["bars a hair low: queens meet under the partition", "the bars set before the mesh, so that the mesh cannot be changed"],
+      mark: "mem",
+    },
+    {
+      id: "gates",
+      name: "Hang the gates",
+      text: "Hang a gate over each entrance on one screw, so that it turns.",
+      station: "bench",
+      joins: ["gate"],
+      uses: [screws("4", "gateThick", "thickness", "side", { what: "round-head screw" })],
+      when: "gates",
+      setup: 2,
+      each: 3,
+      mark: "mem",
+    },
   ],
-  mistakes: ["bars a hair low: queens meet under the partition", "the bars set before the mesh, so that the mesh cannot be changed"],
   stands: { as: "floor", height: "sideHigh", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: "0*inch", over: "0*inch" },
   demands: [
     { rule: "bar-under", label: "Cross bar past the partition, in all", value: "cross - 3 * ply", least: "1/8*inch", below: "stop", advice: "make the bar wider: the partition must stand on it", mark: "trade" },

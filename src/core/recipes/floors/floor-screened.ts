@@ -1,3 +1,4 @@
+import { each, screws } from "../assembly";
 import type { Recipe } from "../recipe";
 import { FOR_BOX, RIM_NEEDS } from "../rims";
 
@@ -111,21 +112,58 @@ export const floorScreened: Recipe = {
       places: [{ at: ["thickness", "thickness", "foam"], l: "+x", w: "+y", t: "-z" }],
     },
   ],
-  hardware: [
-    { id: "screws", name: "exterior screw, 1 5/8", count: "12", unit: "each", spare: 0.05, for: "frame", mark: "mem" },
-    { id: "staples", name: "staple, 3/8", count: "40", unit: "each", spare: 0.05, for: "mesh", mark: "mem" },
+  assembly: [
+    {
+      id: "assemble",
+      name: "Screw the frame",
+      text: "Screw front and back between the sides, two screws a joint and four more along the sides; the back stops short of the bottom, so that the tray goes in. Grooves inside, stopped at the front.",
+      station: "bench",
+      joins: ["side", "other-side", "front", "back"],
+      uses: [screws("8", "thickness", "between / 2", "end")],
+      setup: 5,
+      each: 6,
+      check: "diagonals equal",
+      mistakes: ["the sides made alike instead of as a pair"],
+      mark: "mem",
+    },
+    {
+      id: "ledges",
+      name: "Fasten the ledges",
+      text: "Screw the side ledges, then the back ledge between them, level with the front's upper edge.",
+      station: "bench",
+      joins: ["side-ledge", "back-ledge"],
+      uses: [screws("8", "ledgeWide", "thickness")],
+      setup: 2,
+      each: 5,
+      check: "ledges and front lie in one plane",
+      mark: "mem",
+    },
+    {
+      id: "mesh",
+      name: "Snip and staple the mesh on the ledges",
+      text: "Staple the mesh over front and ledges every inch; no gap a bee can pass.",
+      station: "bench",
+      joins: ["mesh"],
+      uses: [each("staple", "40", 0.05, undefined, "3/8")],
+      setup: 5,
+      each: 6,
+      hazard: "metal",
+      check: "no wire end stands out",
+      mistakes: ["mesh of 4 mm and more: bees go through to the tray"],
+      mark: "mem",
+    },
+    {
+      id: "tray",
+      name: "Slide the tray in",
+      text: "Slide the tray into its grooves from the back; press the foam in below it where there is one.",
+      station: "bench",
+      joins: ["tray", "foam"],
+      setup: 1,
+      each: 1,
+      check: "the tray slides in and stops at the front",
+      mark: "mem",
+    },
   ],
-  operations: [
-    { id: "grooves", name: "Tray grooves, stopped at the front", station: "table saw", of: "side", setup: 12, each: 1, hazard: "dado", check: "the tray slides in and stops at the front", mark: "mem" },
-    { id: "assemble", name: "Screw the frame, then the ledges", station: "bench", setup: 5, each: 10, check: "diagonals equal", mark: "mem" },
-    { id: "mesh", name: "Snip and staple the mesh on the ledges", station: "bench", setup: 5, each: 6, hazard: "metal", mark: "mem" },
-  ],
-  steps: [
-    { text: "Screw front and back between the sides; the back stops short of the bottom, so that the tray goes in." },
-    { text: "Fasten the ledges level with the front's upper edge." },
-    { text: "Staple the mesh over front and ledges every inch; no gap a bee can pass." },
-  ],
-  mistakes: ["mesh of 4 mm and more: bees go through to the tray", "the sides made alike instead of as a pair"],
   stands: { as: "floor", height: "sideHigh", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: "0*inch", over: "above" },
   demands: [
     { rule: "entrance-height", label: "Entrance, above the mesh", value: "above", least: "3/8*inch", below: "care", advice: "bees need 3/8 at least", mark: "trade" },

@@ -1,3 +1,4 @@
+import { glue, screws } from "../assembly";
 import type { Recipe } from "../recipe";
 import { FOR_BOX, RIM_NEEDS } from "../rims";
 
@@ -80,30 +81,24 @@ export const floorSolid: Recipe = {
       places: [{ at: ["-landing", "thickness - groove", "low + panel"], l: "+x", w: "+y", t: "-z" }],
     })),
   ],
-  hardware: [
-    { id: "screws", name: "exterior screw, 1 5/8", count: "8", unit: "each", spare: 0.05, for: "rails", mark: "mem" },
-    { id: "glue", name: "waterproof wood glue", count: "2 * railHigh * thickness", unit: "m2", spare: 0, for: "rails", mark: "mem" },
-  ],
-  operations: [
+  assembly: [
     {
-      id: "grooves",
-      name: "Grooves for the panel, side rails stopped at the back",
-      station: "table saw",
-      setup: 15,
-      each: 2,
-      hazard: "dado",
-      settings: [
-        { label: "wide", value: "panel" },
-        { label: "blade up", value: "groove" },
-        { label: "fence, from the upper edge", value: "high" },
-      ],
-      check: "the panel slides in by hand",
+      id: "assemble",
+      name: "Slide the panel in and screw the rails",
+      text: "Glue and screw the side rails to the back rail. Slide the panel in from the front, flush with the rails' front ends; it stays loose in its groove so that it can move.",
+      station: "clamps",
+      joins: ["rail", "other-rail", "back", "panel", "board-panel"],
+      uses: [screws("4", "thickness", "between / 2", "end"), glue("2 * railHigh * thickness")],
+      setup: 5,
+      each: 8,
+      wait: 30,
+      lot: 8,
+      hazard: "glue",
+      check: "diagonals equal; a body stands flush all round",
+      mistakes: ["rails swapped: the low sides do not match", "the panel glued in, and the rails split when it swells"],
       mark: "mem",
     },
-    { id: "assemble", name: "Slide the panel in and screw the rails", station: "bench", setup: 5, each: 8, wait: 30, hazard: "glue", check: "diagonals equal; a body stands flush all round", mark: "mem" },
   ],
-  steps: [{ text: "Glue only the rails' corners; the panel stays loose in its groove so that it can move." }, { text: "Slide the panel in from the front, flush with the rails' front ends." }],
-  mistakes: ["rails swapped: the low sides do not match", "the panel glued in, and the rails split when it swells"],
   stands: { as: "floor", height: "railHigh", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: "0*inch", over: "high" },
   demands: [
     { rule: "entrance-height", label: "Entrance, high side", value: "high", least: "3/8*inch", below: "care", advice: "bees need 3/8 at least; wider than 3/4 lets mice in without a guard", mark: "trade" },

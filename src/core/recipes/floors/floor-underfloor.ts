@@ -1,3 +1,4 @@
+import { each, screws } from "../assembly";
 import type { Recipe } from "../recipe";
 import { FOR_BOX, RIM_NEEDS } from "../rims";
 
@@ -93,21 +94,46 @@ export const floorUnderfloor: Recipe = {
     },
     { id: "mesh", name: "Mesh", role: "mesh", material: "mesh", length: "meshLong", width: "between", thickness: "mesh", features: [], places: [{ at: ["tunnel", "thickness", "high"], l: "+x", w: "+y", t: "-z" }] },
   ],
-  hardware: [
-    { id: "screws", name: "exterior screw, 1 5/8", count: "16", unit: "each", spare: 0.05, for: "frame", mark: "mem" },
-    { id: "staples", name: "staple, 3/8", count: "30", unit: "each", spare: 0.05, for: "mesh", mark: "mem" },
+  assembly: [
+    {
+      id: "assemble",
+      name: "Screw the frame on spacers as thick as the gap",
+      text: "Screw back and tunnel floor between the sides, the tunnel floor flush below and at the front. Stand the front on two spacers as thick as the gap, flush above, and screw it; then the cross bar behind the slot.",
+      station: "bench",
+      joins: ["side", "back", "front", "tunnel-floor", "cross-bar"],
+      uses: [screws("16", "thickness", "between / 2", "end")],
+      setup: 8,
+      each: 10,
+      check: "a rod as thick as the gap slides under the whole front",
+      mistakes: ["the front set low, and the gap too small for drones"],
+      mark: "mem",
+    },
+    {
+      id: "mesh",
+      name: "Snip and staple the mesh",
+      text: "Staple the mesh from the cross bar to the back; let it in flush where the bodies use bottom bee space.",
+      station: "bench",
+      joins: ["mesh"],
+      uses: [each("staple", "30", 0.05, undefined, "3/8")],
+      setup: 5,
+      each: 5,
+      hazard: "metal",
+      check: "no wire end stands out",
+      mark: "mem",
+    },
+    {
+      id: "rim",
+      name: "Nail the rim over the mesh",
+      text: "Nail the thin rim over the mesh all round: it keeps the frames off it.",
+      station: "bench",
+      joins: ["rim-side", "rim-end"],
+      uses: [each("brad", "20", 0.05, undefined, "3/4")],
+      when: 'beeSpace == "top"',
+      setup: 2,
+      each: 4,
+      mark: "mem",
+    },
   ],
-  operations: [
-    { id: "assemble", name: "Screw the frame on spacers as thick as the gap", station: "bench", setup: 8, each: 10, check: "an 8 mm rod slides under the whole front", mark: "mem" },
-    { id: "mesh", name: "Snip and staple the mesh", station: "bench", setup: 5, each: 5, hazard: "metal", mark: "mem" },
-  ],
-  steps: [
-    { text: "Screw the tunnel floor between the sides, flush below and at the front." },
-    { text: "Stand the front on two 8 mm spacers, flush above, and screw it; then the cross bar behind the slot." },
-    { text: "Staple the mesh from the cross bar to the back, let in flush where the bodies use bottom bee space." },
-    { text: "Nail the 1/4 rim over the mesh all round: it keeps the frames off it.", when: 'beeSpace == "top"' },
-  ],
-  mistakes: ["the front set low, and the gap too small for drones"],
   stands: { as: "floor", height: "high + rimHigh", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: "0*inch", over: "rimHigh" },
   demands: [
     { rule: "entrance-height", label: "Gap under the front", value: "gap", least: "7*mm", below: "care", advice: "drones want 7 mm; above 9 mice get in", mark: "trade" },

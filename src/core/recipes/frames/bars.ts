@@ -1,4 +1,5 @@
-import type { Parameter, PartRecipe, Recipe } from "../recipe";
+import { each, glue } from "../assembly";
+import type { Parameter, PartRecipe, Recipe, StepRecipe, UseRecipe } from "../recipe";
 
 /** The bars of a frame with ears: what every hanging frame shares. Foundation decides top bar, bottom bar and wedge. */
 export const WEDGE = 'foundation == "wired-wax" || foundation == "wax" || foundation == "thin"';
@@ -109,7 +110,7 @@ export const FRAME_PARTS: PartRecipe[] = [
     width: "barWidth",
     thickness: "endBarThickness",
     features: [
-      { name: "fork", kind: "notch", l: ["0", "topBarThickness"], w: ["(barWidth - neckWidth) / 2", "(barWidth + neckWidth) / 2"] },
+      { name: "fork", check: "top bar lies flush in the fork", kind: "notch", l: ["0", "topBarThickness"], w: ["(barWidth - neckWidth) / 2", "(barWidth + neckWidth) / 2"] },
       { name: "bottom notch", kind: "notch", l: ["frameHeight - bottomBarThickness", "frameHeight"], w: ["(barWidth - bottomBarWidth) / 2", "(barWidth + bottomBarWidth) / 2"] },
       { name: "narrowed below the shoulder", kind: "notch", when: "barWidth > endBarWidth", l: ["shoulderLength", "frameHeight"], w: ["0", "(barWidth - endBarWidth) / 2"] },
       { name: "narrowed below the shoulder", kind: "notch", when: "barWidth > endBarWidth", l: ["shoulderLength", "frameHeight"], w: ["(barWidth + endBarWidth) / 2", "barWidth"] },
@@ -159,84 +160,81 @@ export const FRAME_PARTS: PartRecipe[] = [
   },
 ];
 
-export const FRAME_HARDWARE: Recipe["hardware"] = [
-  { id: "frame-nails", name: "frame nail, 1 1/4", count: "10", unit: "each", spare: 0.05, for: "frames", mark: "mem" },
-  { id: "wedge-brads", name: "brad, 3/4", count: "4", unit: "each", spare: 0.05, for: "wedges", when: WEDGE, mark: "mem" },
-  { id: "foundation", name: "foundation, plastic", count: "sheets", unit: "each", spare: 0.02, for: "frames", when: 'foundation == "plastic"', mark: "trade" },
-  { id: "foundation-wired", name: "foundation, wired wax", count: "sheets", unit: "each", spare: 0.05, for: "frames", when: 'foundation == "wired-wax"', mark: "trade" },
-  { id: "foundation-wax", name: "foundation, wax", count: "sheets", unit: "each", spare: 0.05, for: "frames", when: 'foundation == "wax"', mark: "trade" },
-  { id: "foundation-thin", name: "foundation, thin", count: "sheets", unit: "each", spare: 0.05, for: "frames", when: 'foundation == "thin"', mark: "trade" },
-  { id: "pins", name: "support pin", count: "4", unit: "each", spare: 0.05, for: "foundation", when: 'foundation == "wired-wax"', mark: "mem" },
-  { id: "eyelets", name: "wire eyelet", count: "2 * wireHoles", unit: "each", spare: 0.05, for: "wire", when: 'foundation == "wax"', mark: "mem" },
-  { id: "starter", name: "starter strip", count: "1", unit: "each", spare: 0.05, for: "frames", when: 'foundation == "none"', mark: "mem" },
-  { id: "dowels", name: "dowel, 1/4", count: "dowels", unit: "each", spare: 0.05, for: "comb support", when: 'foundation == "none" && dowels > 0', mark: "mem" },
-  { id: "spacer-ends", name: "frame spacer", count: "2", unit: "each", spare: 0.02, for: "pitch", when: 'spacing == "spacers"', mark: "mem" },
-  { id: "glue", name: "waterproof wood glue", count: "4 * endBarThickness * topBarThickness + 4 * endBarThickness * bottomBarThickness", unit: "m2", spare: 0, for: "frames", mark: "mem" },
-];
+const sheet = (kind: string, spare: number): UseRecipe => each(`foundation, ${kind}`, "sheets", spare);
 
-const dado = { station: "table saw", hazard: "dado", mark: "mem" as const };
-export const FRAME_OPERATIONS: Recipe["operations"] = [
+export const FRAME_ASSEMBLY: StepRecipe[] = [
   {
-    ...dado,
-    id: "ears",
-    name: "Ears and necks",
-    of: "top-bar",
-    setup: 20,
-    each: 0.25,
-    settings: [
-      { label: "stop for the ear", value: "earLength" },
-      { label: "ear left thick", value: "earThickness" },
-    ],
-    check: "the end bar's fork slides over the neck",
+    id: "assemble",
+    name: "Assemble in the jig",
+    text: "Load the jig with end bars, forks up; a spot of glue in each fork. Press the top bars home and drive two nails down into each end bar. Turn the jig over, glue and nail the bottom bars. One nail through each end bar into the top bar, under the ear.",
+    station: "frame jig",
+    joins: ["top-bar", "end-bar", "bottom-bar", "bottom-strip"],
+    uses: [each("frame nail", "10", 0.05, undefined, "1 1/4"), glue("4 * endBarThickness * topBarThickness + 4 * endBarThickness * bottomBarThickness")],
+    setup: 10,
+    each: 2,
+    wait: 30,
+    hazard: "glue",
+    check: "square against the jig, no twist",
+    mistakes: [{ text: "end bars with the shoulder down", when: "barWidth > endBarWidth" }, "too much glue on a bar the bees must walk on"],
+    mark: "mem",
+  },
+  { id: "spacers", name: "Push the spacers on", text: "A spacer on each ear, hard against the end bar.", station: "bench", uses: [each("frame spacer", "2", 0.02)], when: 'spacing == "spacers"', setup: 1, each: 0.3, mark: "mem" },
+  {
+    id: "foundation",
+    name: "Snap the foundation in",
+    text: "Snap the sheet into the top groove, then spring it into the bottom one.",
+    station: "bench",
+    uses: [sheet("plastic", 0.02)],
+    when: 'foundation == "plastic"',
+    setup: 5,
+    each: 0.6,
+    check: "the sheet lies flat and does not rattle",
+    mark: "mem",
   },
   {
-    ...dado,
-    id: "forks",
-    name: "Forks and notches, across the block",
-    of: "end-bar",
-    onBlock: true,
-    setup: 20,
-    each: 0.1,
-    settings: [
-      { label: "fork wide", value: "neckWidth" },
-      { label: "fork deep", value: "topBarThickness" },
-      { label: "notch wide", value: "bottomBarWidth" },
-      { label: "notch deep", value: "bottomBarThickness" },
+    id: "foundation-wedge",
+    name: "Fit foundation, wedge and pins",
+    text: "Lay the sheet against the rabbet, press the wedge on it and nail the wedge up; pins through the end bars hold a wired sheet.",
+    station: "bench",
+    joins: ["wedge"],
+    uses: [
+      { ...sheet("wired wax", 0.05), when: 'foundation == "wired-wax"' },
+      { ...sheet("thin", 0.05), when: 'foundation == "thin"' },
+      each("brad", "4", 0.05, undefined, "3/4"),
+      each("support pin", "4", 0.05, 'foundation == "wired-wax"'),
     ],
-    check: "top bar lies flush in the fork",
+    when: 'foundation == "wired-wax" || foundation == "thin"',
+    setup: 5,
+    each: 1.5,
+    check: "the sheet hangs on the centre line",
+    mistakes: ["plastic foundation bought for a wedge top bar"],
+    mark: "mem",
   },
-  { ...dado, id: "grooves", name: "Foundation grooves", setup: 10, each: 0.3, when: `!(${WEDGE})`, settings: [{ label: "top bar groove deep", value: "grooveDeep" }] },
   {
-    ...dado,
-    id: "wedges",
-    name: "Wedge rabbets",
-    of: "top-bar",
-    setup: 12,
-    each: 0.2,
-    when: WEDGE,
-    settings: [
-      { label: "wide", value: "wedgeWide" },
-      { label: "deep", value: "wedgeDeep" },
-    ],
+    id: "foundation-wire",
+    name: "Wire, fit and embed foundation",
+    text: "Set the eyelets and string the wire tight enough to sing. Lay the sheet against the rabbet and on the wire, nail the wedge up, and warm the wire into the wax.",
+    station: "bench",
+    joins: ["wedge"],
+    uses: [sheet("wax", 0.05), each("brad", "4", 0.05, undefined, "3/4"), each("wire eyelet", "2 * wireHoles", 0.05)],
+    when: 'foundation == "wax"',
+    setup: 10,
+    each: 4,
+    check: "every wire lies in the wax",
+    mistakes: ["the wire so hot that it cuts the sheet"],
+    mark: "mem",
   },
-  { id: "holes", name: "Bore the wire holes, stacked in a jig", station: "drill", of: "end-bar", setup: 10, each: 0.15, when: WIRED, hazard: "drill", mark: "mem" },
-  { id: "dowel-holes", name: "Bore the dowel holes, stacked in a jig", station: "drill", of: "end-bar", setup: 10, each: 0.15, when: 'foundation == "none" && dowels > 0', hazard: "drill", mark: "mem" },
-  { id: "assemble", name: "Assemble in the jig", station: "frame jig", setup: 10, each: 2, wait: 30, hazard: "glue", check: "square against the jig, no twist", mark: "mem" },
-  { id: "foundation", name: "Fit foundation", station: "bench", setup: 5, each: 0.6, when: 'foundation == "plastic"', mark: "mem" },
-  { id: "foundation-wedge", name: "Fit foundation, wedge and pins", station: "bench", setup: 5, each: 1.5, when: 'foundation == "wired-wax" || foundation == "thin"', mark: "mem" },
-  { id: "foundation-wire", name: "Wire, fit and embed foundation", station: "bench", setup: 10, each: 4, when: 'foundation == "wax"', mark: "mem" },
-  { id: "starters", name: "Fit starter strips and dowels", station: "bench", setup: 5, each: 0.8, when: 'foundation == "none"', mark: "mem" },
-];
-
-export const FRAME_STEPS: Recipe["steps"] = [
-  { text: "Load the jig with end bars, forks up; a spot of glue in each fork." },
-  { text: "Press the top bars home and drive two nails down into each end bar." },
-  { text: "Turn the jig over, glue and nail the bottom bars." },
-  { text: "One nail through each end bar into the top bar, under the ear." },
-  { text: "Snap the sheet into the top groove, then spring it into the bottom one.", when: 'foundation == "plastic"' },
-  { text: "Lay the sheet against the rabbet, press the wedge on it and nail the wedge up.", when: WEDGE },
-  { text: "String the wire tight enough to sing, lay the sheet on it and warm it in.", when: 'foundation == "wax"' },
-  { text: "Press the starter strip into the groove; push the dowels through.", when: 'foundation == "none"' },
+  {
+    id: "starters",
+    name: "Fit starter strips and dowels",
+    text: "Press the starter strip into the groove; push the dowels through.",
+    station: "bench",
+    uses: [each("starter strip", "1", 0.05), each("dowel", "dowels", 0.05, "dowels > 0", "1/4")],
+    when: 'foundation == "none"',
+    setup: 5,
+    each: 0.8,
+    mark: "mem",
+  },
 ];
 
 export const FRAME_DEMANDS: Recipe["demands"] = [

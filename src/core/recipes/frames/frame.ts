@@ -1,5 +1,5 @@
 import type { Recipe } from "../recipe";
-import { FRAME_DEMANDS, FRAME_HARDWARE, FRAME_OPERATIONS, FRAME_PARAMETERS, FRAME_PARTS, FRAME_STEPS, FRAME_VALUES } from "./bars";
+import { FRAME_ASSEMBLY, FRAME_DEMANDS, FRAME_PARAMETERS, FRAME_PARTS, FRAME_VALUES } from "./bars";
 
 /** The hanging frame of a standard. Shoulders that touch set the pitch, or spacers do. */
 export const frame: Recipe = {
@@ -12,9 +12,6 @@ export const frame: Recipe = {
   parameters: FRAME_PARAMETERS,
   values: [{ name: "sheets", label: "sheets in a frame", formula: "1", mark: "trade" }, ...FRAME_VALUES],
   parts: FRAME_PARTS,
-  hardware: FRAME_HARDWARE,
-  operations: FRAME_OPERATIONS,
-  steps: FRAME_STEPS,
-  mistakes: ["a wedge top bar bought for plastic foundation", "end bars with the shoulder down", "too much glue on a bar the bees must walk on"],
+  assembly: FRAME_ASSEMBLY,
   demands: FRAME_DEMANDS,
 };

@@ -1,3 +1,4 @@
+import { withUses } from "../assembly";
 import type { Recipe } from "../recipe";
 import { frame } from "./frame";
 
@@ -14,5 +15,5 @@ export const halfFrame: Recipe = {
     { name: "foundationLength", label: "sheet, a third of a full one", formula: "16.75*inch / 3", mark: "trade", why: "the bees fill what is left each side" },
     ...frame.values.map((v) => (v.name === "sheets" ? { ...v, formula: "1", why: "a third of a sheet" } : v)),
   ],
-  hardware: frame.hardware.map((h) => (h.id.startsWith("foundation") ? { ...h, count: "1 / 3" } : h.id === "pins" ? { ...h, name: "hairpin", count: "4" } : h)),
+  assembly: withUses(frame.assembly, (u) => (u.what.startsWith("foundation") ? { ...u, count: "1 / 3" } : u.what === "support pin" ? { ...u, what: "hairpin" } : u)),
 };

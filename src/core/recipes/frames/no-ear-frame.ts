@@ -1,3 +1,4 @@
+import { each, glue } from "../assembly";
 import type { Recipe } from "../recipe";
 
 /** Four plain bars, no ears: stands on rods. Top and bottom are hollowed. */
@@ -63,15 +64,33 @@ export const noEarFrame: Recipe = {
       ],
     },
   ],
-  hardware: [
-    { id: "frame-nails", name: "frame nail, 1 1/4", count: "8", unit: "each", spare: 0.05, for: "frames", mark: "mem" },
-    { id: "foundation-wired", name: "foundation, wired wax", count: "1", unit: "each", spare: 0.05, for: "frames", when: 'foundation == "wired-wax"', mark: "trade" },
+  assembly: [
+    {
+      id: "assemble",
+      name: "Nail the four bars",
+      text: "Nail the side bars between top and bottom, two nails a joint, the hollows inside. Slide one in and out on the rods.",
+      station: "frame jig",
+      joins: ["top-bar", "bottom-bar", "side-bar"],
+      uses: [each("frame nail", "8", 0.05, undefined, "1 1/4"), glue("4 * endBarThickness * endBarWidth")],
+      setup: 10,
+      each: 2,
+      wait: 30,
+      hazard: "glue",
+      check: "square, no twist: it must slide",
+      mistakes: ["hollow turned outwards"],
+      mark: "mem",
+    },
+    {
+      id: "foundation",
+      name: "Wire and fit the foundation",
+      text: "String the wire through the side bars, lay the sheet on it and warm it in.",
+      station: "bench",
+      uses: [each("foundation, wired wax", "1", 0.05)],
+      when: 'foundation == "wired-wax"',
+      setup: 5,
+      each: 2,
+      mark: "mem",
+    },
   ],
-  operations: [
-    { id: "hollows", name: "Hollow top and bottom bars", station: "table saw", setup: 15, each: 0.4, hazard: "dado", mark: "mem" },
-    { id: "assemble", name: "Assemble in the jig", station: "frame jig", setup: 10, each: 2, wait: 30, hazard: "glue", check: "square, no twist: it must slide", mark: "mem" },
-  ],
-  steps: [{ text: "Nail the side bars between top and bottom, two nails a joint." }, { text: "Slide one in and out on the rods." }],
-  mistakes: ["hollow turned outwards"],
   demands: [],
 };

@@ -1,3 +1,4 @@
+import { each, glue } from "../assembly";
 import type { Recipe } from "../recipe";
 
 /** A top bar and two side bars, no bottom bar: for the small square box. */
@@ -34,12 +35,21 @@ export const piFrame: Recipe = {
       ],
     },
   ],
-  hardware: [
-    { id: "frame-nails", name: "frame nail, 1 1/4", count: "4", unit: "each", spare: 0.05, for: "frames", mark: "mem" },
-    { id: "spacer-ends", name: "frame spacer", count: "2", unit: "each", spare: 0.02, for: "pitch", mark: "mem" },
+  assembly: [
+    {
+      id: "assemble",
+      name: "Nail the side bars under the top bar",
+      text: "Two nails down through the top bar into each side bar, a spot of glue; a spacer on each end of the bar.",
+      station: "frame jig",
+      joins: ["top-bar", "side-bar"],
+      uses: [each("frame nail", "4", 0.05, undefined, "1 1/4"), each("frame spacer", "2", 0.02), glue("2 * sideBarThickness * sideBarWidth")],
+      setup: 5,
+      each: 1.2,
+      hazard: "glue",
+      check: "both side bars square to the bar",
+      mistakes: ["a bottom bar added, so the comb is closed off"],
+      mark: "mem",
+    },
   ],
-  operations: [{ id: "assemble", name: "Nail the side bars under the top bar", station: "frame jig", setup: 5, each: 1.2, hazard: "glue", check: "both side bars square to the bar", mark: "mem" }],
-  steps: [{ text: "Two nails down through the top bar into each side bar." }],
-  mistakes: ["a bottom bar added, so the comb is closed off"],
   demands: [],
 };

@@ -26,9 +26,6 @@ export const topBar: Recipe = {
       places: [{ at: ["0", "topBarWidth", "topBarThickness"], l: "+x", w: "-y", t: "-z" }],
     },
   ],
-  hardware: [],
-  operations: [{ id: "ridges", name: "Bevel the undersides to a ridge", station: "table saw", of: "top-bar", setup: 10, each: 0.4, hazard: "thin", mark: "mem" }],
-  steps: [{ text: "Rub the ridge with wax." }],
-  mistakes: ["bars of differing width, so the combs drift off the bars"],
+  assembly: [{ id: "wax", name: "Rub the ridge with wax", text: "Rub the ridge with wax: the bees start there.", station: "bench", setup: 1, each: 0.2, mistakes: ["bars of differing width, so the combs drift off the bars"], mark: "mem" }],
   demands: [],
 };

@@ -31,20 +31,18 @@ export const jigCorner: Recipe = {
       places: [{ at: ["0", "0", "ply"], l: "+x", w: "+y", t: "-z", times: "4", step: ["leg + 1*inch", "0*inch", "0*inch"] }],
     },
   ],
-  hardware: [],
-  operations: [
+  assembly: [
     {
-      id: "square",
-      name: "Saw four blocks square in one setting, cut the corners off, bore the clamp holes",
-      station: "table saw",
-      setup: 5,
-      each: 8,
-      hazard: "crosscut",
+      id: "try",
+      name: "Try the blocks for square",
+      text: "Clamp one inside each corner, its cut corner over the joint, while the glue grabs.",
+      station: "bench",
+      setup: 2,
+      each: 1,
       check: "two blocks back to back against a straight edge show no light",
+      mistakes: ["a block that is not square: every box takes after it"],
       mark: "mem",
     },
   ],
-  steps: [{ text: "Clamp one inside each corner, its cut corner over the joint, while the glue grabs." }],
-  mistakes: ["a block that is not square: every box takes after it"],
   demands: [{ rule: "block-wood", label: "Wood beside the clamp holes", value: "leg / 4 - clamp / 2", least: "3/8*inch", below: "care", advice: "make the block larger", mark: "mem" }],
 };

@@ -1,3 +1,4 @@
+import { glue, screws } from "../assembly";
 import type { Recipe } from "../recipe";
 
 /** A sled with a pin as wide as a finger: each cut is set by the one before it. */
@@ -38,28 +39,21 @@ export const jigFinger: Recipe = {
     },
     { id: "pin", name: "Pin", role: "pin", length: "pinLong", width: "row", thickness: "row", features: [], places: [{ at: ["pinAt", "deep - pinLong", "base + row"], l: "+y", w: "+x", t: "-z" }] },
   ],
-  hardware: [{ id: "screws", name: "exterior screw, 1 5/8", count: "6", unit: "each", spare: 0.05, for: "fence", mark: "mem" }],
-  operations: [
+  assembly: [
     {
-      id: "slots",
-      name: "Cut the two slots in the fence, a finger apart",
-      station: "table saw",
-      setup: 15,
-      each: 6,
+      id: "assemble",
+      name: "Set the pin, screw the fence to the base",
+      text: "Glue the pin in its slot, square to the fence; screw the fence to the base, at right angles to the blade. Fit a guard block behind the fence where the blade comes out.",
+      station: "bench",
+      joins: ["base", "fence", "pin"],
+      uses: [screws("6", "base", "fenceHigh"), glue("row * pinLong * 2")],
+      setup: 6,
+      each: 15,
       hazard: "dado",
-      settings: [
-        { label: "wide", value: "row" },
-        { label: "apart", value: "row" },
-      ],
-      check: "two test pieces close by hand, no mallet",
+      check: "two test pieces in scrap of the same stock close by hand. Tight: move the pin toward the blade by half of what it is out; loose: away",
+      mistakes: ["no block behind the fence: the blade comes out where a thumb is", "cut in stock of another thickness than it was set for"],
       mark: "mem",
     },
   ],
-  steps: [
-    { text: "Glue the pin in its slot, square to the fence; screw the fence to the base, at right angles to the blade." },
-    { text: "Fit a guard block behind the fence where the blade comes out." },
-    { text: "Cut two test pieces in scrap of the same stock. Tight: move the pin toward the blade by half of what it is out; loose: away." },
-  ],
-  mistakes: ["no block behind the fence: the blade comes out where a thumb is", "cut in stock of another thickness than it was set for"],
   demands: [{ rule: "sled-fence", label: "Fence left over the slots", value: "fenceHigh - row", least: "2*inch", below: "care", advice: "a higher fence holds together", mark: "mem" }],
 };

@@ -1,3 +1,4 @@
+import { each, screws } from "../assembly";
 import type { Recipe } from "../recipe";
 
 /** Holds a row of end bars upright and square, so that a batch of frames is glued and nailed at once. */
@@ -60,16 +61,20 @@ export const jigFrame: Recipe = {
       ],
     },
   ],
-  hardware: [
-    { id: "screws", name: "exterior screw, 1 5/8", count: "8", unit: "each", spare: 0.05, for: "jig", mark: "mem" },
-    { id: "bands", name: "rubber band or strap", count: "2", unit: "each", spare: 0, for: "clamping", mark: "mem" },
+  assembly: [
+    {
+      id: "assemble",
+      name: "Screw the four walls, square",
+      text: "Screw the spreaders between the walls; measure both diagonals. End bars stand in the row against the walls, forks up; straps draw the bars against them.",
+      station: "bench",
+      joins: ["wall", "spreader", "bar"],
+      uses: [screws("8", "stock", "apart / 2", "end"), each("rubber band or strap", "2")],
+      setup: 4,
+      each: 8,
+      check: "diagonals equal: every frame takes after it",
+      mistakes: ["the jig out of square: ten frames at a time are, too", "glue on the jig: wax its edges"],
+      mark: "mem",
+    },
   ],
-  operations: [{ id: "assemble", name: "Screw the four walls, square", station: "bench", setup: 4, each: 8, check: "diagonals equal: every frame takes after it", mark: "mem" }],
-  steps: [
-    { text: "Screw the spreaders between the walls; measure both diagonals." },
-    { text: "Stand end bars in the row against the walls, forks up; draw the bars against them with straps." },
-    { text: "Glue and nail all top bars, turn the jig over, glue and nail all bottom bars, and lift the jig out." },
-  ],
-  mistakes: ["the jig out of square: ten frames at a time are, too", "glue on the jig: wax its edges"],
   demands: [{ rule: "jig-slack", label: "Loose across the row", value: "slack", least: "1/16*inch", below: "care", advice: "swollen end bars will not go in", mark: "mem" }],
 };

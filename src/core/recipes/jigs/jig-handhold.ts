@@ -1,3 +1,4 @@
+import { screws } from "../assembly";
 import type { Recipe } from "../recipe";
 import { RIM_NEEDS } from "../rims";
 
@@ -35,13 +36,21 @@ export const jigHandhold: Recipe = {
     { id: "edge-stop", name: "Edge stop", role: "stop", length: "bodyOutsideWidth", width: "stop", thickness: "stop", features: [], places: [{ at: ["ply", "bodyOutsideWidth", "stop"], l: "-y", w: "-z", t: "+x" }] },
     { id: "end-stop", name: "End stop", role: "stop", length: "tall", width: "stop", thickness: "stop", features: [], places: [{ at: ["ply", "bodyOutsideWidth", "0"], l: "-z", w: "+y", t: "+x" }] },
   ],
-  hardware: [{ id: "screws", name: "exterior screw, 1", count: "6", unit: "each", spare: 0.05, for: "stops", mark: "mem" }],
-  operations: [{ id: "assemble", name: "Saw the opening, screw the stops on square", station: "bench", setup: 6, each: 15, hazard: "router", check: "one in scrap, measured from the top edge", mark: "mem" }],
-  steps: [
-    { text: "Screw the edge stop along the upper edge and the end stop square to it." },
-    { text: "Mark OUTSIDE on the face that meets the board: the handhold goes where that face lies." },
-    { text: "Clamp board and template together; make the cut in two depths. Never hold the board by hand." },
+  assembly: [
+    {
+      id: "assemble",
+      name: "Screw the stops on square",
+      text: "Screw the edge stop along the upper edge and the end stop square to it. Mark OUTSIDE on the face that meets the board: the handhold goes where that face lies. Clamp board and template together; make the cut in two depths. Never hold the board by hand.",
+      station: "bench",
+      joins: ["template", "edge-stop", "end-stop"],
+      uses: [screws("6", "ply", "stop")],
+      setup: 6,
+      each: 8,
+      hazard: "router",
+      check: "one in scrap, measured from the top edge",
+      mistakes: ["the board laid the wrong face up: the handhold is inside"],
+      mark: "mem",
+    },
   ],
-  mistakes: ["the board laid the wrong face up: the handhold is inside"],
   demands: [{ rule: "template-left", label: "Wood over the opening", value: "below - guide", least: "3/4*inch", below: "care", advice: "move the handhold lower", mark: "mem" }],
 };

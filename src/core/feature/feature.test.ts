@@ -1,12 +1,12 @@
+import { type FeatureRecipe, featureSchema, KINDS, shapeFeature } from "./feature";
+import { featureCuts, featureText, PLAIN_SIDES } from "./say";
 import { inch, mm } from "@/core/length/length";
-import type { FeatureRecipe } from "@/core/recipes/recipe";
-import { featureSchema } from "@/core/recipes/recipe";
-import { featureCuts, featureSummary, featureText, shapeFeature } from "./features";
 import { Scope } from "@/core/formula/scope";
 import { extent, woodAlong } from "@/core/solid/solid";
 
 const size = { l: inch(10), w: inch(6), t: inch(1) };
-const make = (recipe: FeatureRecipe) => shapeFeature(featureSchema.parse(recipe), new Scope(), size);
+const make = (recipe: FeatureRecipe) =>
+  shapeFeature(featureSchema.parse(recipe), "x", new Scope(), { size, material: "wood" });
 const box = (recipe: FeatureRecipe) => make(recipe).bites.map((b) => extent(b));
 
 describe("what each kind of cut takes from a 10 × 6 × 1 blank", () => {
@@ -32,7 +32,10 @@ describe("what each kind of cut takes from a 10 × 6 × 1 blank", () => {
       to: "9*inch",
     });
     expect(extent(stopped.bites[0]!).l).toEqual([inch(1), inch(9)]);
-    expect(stopped.where).toBe("top inner edge, stopped");
+    expect([stopped.note, stopped.at]).toEqual([
+      "stopped",
+      { along: inch(1), across: 0, from: ["left end", "reference edge"] },
+    ]);
   });
 
   test("grooves run along or across the grain", () => {
@@ -84,7 +87,9 @@ describe("what each kind of cut takes from a 10 × 6 × 1 blank", () => {
     const middles = holes.bites.map((b) => (extent(b).l[0] + extent(b).l[1]) / 2);
     expect(middles).toEqual([inch(2), inch(4), inch(6)]);
     expect(extent(holes.bites[0]!).l[1] - extent(holes.bites[0]!).l[0]).toBe(inch(0, 1, 2));
-    expect(featureText(holes, "in")).toBe("h diameter 1/2, 3 of them");
+    expect(featureText(holes, "in")).toBe(
+      "h 1/2 across, middle 2, 4, 6 from the left end and middle 3 from the reference edge, right through, 3 of them",
+    );
   });
 
   test("a mitre takes half the corner: nothing at one face, its whole depth at the other", () => {
@@ -113,32 +118,60 @@ describe("what each kind of cut takes from a 10 × 6 × 1 blank", () => {
   });
 });
 
-describe("how cuts are said", () => {
+describe("where a cut is measured, and how it is said", () => {
   const rabbet = (edge: "left" | "right") =>
     make({ name: "corner rabbet", kind: "rabbet", edge, face: "far", across: "3/4*inch", deep: "3/8*inch" });
+  const groove = (at: string, run: "along" | "across" = "across") =>
+    make({ name: "housing", kind: "groove", run, face: "far", at, width: "1*inch", deep: "1/4*inch" });
 
-  test("in inches and mm, the rest wide before deep", () => {
-    const rest = make({ name: "rest", kind: "rabbet", edge: "top", face: "far", across: "5/8*inch", deep: "3/8*inch" });
-    expect(featureText(rest, "in")).toBe("rest 3/8 × 5/8, top inner edge");
-    expect(featureText(rest, "mm")).toBe("rest 9.5 × 15.9, top inner edge");
+  test("from the nearer end and edge, to its near side; null where it runs all along", () => {
+    expect(groove("2*inch").at).toEqual({ along: inch(2), across: null, from: ["left end", "reference edge"] });
+    expect(groove("7*inch").at).toEqual({ along: inch(2), across: null, from: ["right end", "reference edge"] });
+    expect(groove("4*inch", "along").at).toEqual({ along: null, across: inch(1), from: ["left end", "other edge"] });
+    const hole = make({ name: "rod hole", kind: "hole", l: "9*inch", w: "5*inch", diameter: "1/2*inch" });
+    expect(hole.at).toEqual({ along: inch(1), across: inch(1), from: ["right end", "other edge"] });
+    // A row is measured from the end that its first or last hole is nearer to.
+    const row = make({
+      name: "r",
+      kind: "hole",
+      l: "5*inch",
+      w: "1*inch",
+      diameter: "1/4*inch",
+      count: "3",
+      step: "2*inch",
+    });
+    expect([row.at.from[0], row.marks!.at]).toEqual(["right end", [inch(1), inch(3), inch(5)]]);
   });
 
-  test("two alike once for both ends, more by their number, different ones apart", () => {
-    expect(featureSummary([rabbet("left"), rabbet("right")], "in")).toEqual(["corner rabbet 3/4 × 3/8, both ends"]);
-    expect(featureCuts([rabbet("left"), rabbet("right")], "in")[0]!.how).toBe(
-      "dado set, from the left end or the right end, into the far face",
+  test("every kind says what the machine is set to, and what a new one begins as is a cut at once", () => {
+    for (const kind of Object.keys(KINDS) as (keyof typeof KINDS)[]) {
+      const cut = make({ name: "x", kind, ...KINDS[kind].begins } as FeatureRecipe);
+      expect([kind, cut.settings.length > 0, cut.setup > 0, cut.each > 0]).toEqual([kind, true, true, true]);
+      const known = ["name", "kind", "when", "check", "after", ...Object.keys(KINDS[kind].fields)];
+      const shown = new Set(KINDS[kind].editor.map((f) => f.key.split(".")[0]));
+      expect(known.slice(5).filter((k) => !shown.has(k))).toEqual([]);
+    }
+  });
+
+  test("in inches and mm, with the distances, in words of the made thing", () => {
+    const rest = make({ name: "rest", kind: "rabbet", edge: "top", face: "far", across: "5/8*inch", deep: "3/8*inch" });
+    const sides = { ...PLAIN_SIDES, far: "inside face", "reference edge": "upper edge" };
+    expect(featureText(rest, "in", sides)).toBe("rest 3/8 wide × 5/8 deep, at the upper edge, in the inside face");
+    expect(featureText(rest, "mm")).toBe("rest 9.5 wide × 15.9 deep, at the reference edge, in the far face");
+    expect(featureText(groove("2*inch"), "in")).toBe("housing 1 wide × 1/4 deep, 2 from the left end, in the far face");
+  });
+
+  test("two that mirror each other once, others by their places, different ones apart", () => {
+    expect(featureCuts([rabbet("left"), rabbet("right")], "in")).toEqual([
+      { what: "corner rabbet 3/4 wide × 3/8 deep", how: "at both ends, in the far face, dado set" },
+    ]);
+    expect(featureCuts([groove("1*inch"), groove("8*inch")], "in")[0]!.how).toBe(
+      "1 from each end, in the far face, dado set",
     );
-    expect(featureSummary([rabbet("left"), rabbet("left"), rabbet("right")], "in")[0]).toContain("3 places");
-    const other = make({
-      name: "groove",
-      kind: "groove",
-      run: "along",
-      face: "far",
-      at: "0",
-      width: "1/8*inch",
-      deep: "1/4*inch",
-    });
-    expect(featureSummary([rabbet("left"), other], "in")).toHaveLength(2);
+    expect(featureCuts([groove("1*inch"), groove("4*inch")], "in")[0]!.how).toContain(
+      "1 from the left end; 4 from the left end",
+    );
+    expect(featureCuts([rabbet("left"), groove("1*inch")], "in")).toHaveLength(2);
     expect(rabbet("left").measures).toEqual({ wide: inch(0, 3, 4), deep: mm(9.525) });
   });
 });
@@ -146,14 +179,11 @@ describe("how cuts are said", () => {
 describe("folds and limits", () => {
   test("a fold takes nothing away and is said from the edge it is measured from", () => {
     const along = make({ name: "fold line", kind: "fold", run: "along", at: "3/4*inch" });
-    expect([along.bites, along.fold, along.from, featureText(along, "in")]).toEqual([
+    expect([along.bites, along.fold, featureText(along, "in")]).toEqual([
       [],
       "along",
-      "top edge",
-      "fold line 3/4",
+      "fold line, 3/4 from the reference edge, in the reference face",
     ]);
-    expect(featureCuts([along], "in")[0]!.how).toBe("at the bench, from the top edge, into the reference face");
-    expect(make({ name: "f", kind: "fold", run: "across", at: "1*inch" }).from).toBe("left end");
   });
   test.each<FeatureRecipe>([
     { name: "h", kind: "hole", l: "1*inch", w: "1*inch", diameter: "1/4*inch", count: "401", step: "1*mm" },
@@ -181,6 +211,6 @@ describe("folds and limits", () => {
       count: "400",
       step: "1/2*mm",
     });
-    expect([row.bites.length, row.where]).toEqual([400, "400 of them"]);
+    expect([row.bites.length, row.note]).toEqual([400, "400 of them"]);
   });
 });

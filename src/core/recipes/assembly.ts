@@ -1,0 +1,56 @@
+import type { StepRecipe, UseRecipe } from "./recipe";
+
+/** Things that assembly steps take, as recipes write them. */
+
+/** Glue by the area of the joint, a formula of an area. */
+export const glue = (area: string, when?: string): UseRecipe => ({
+  what: "waterproof wood glue",
+  count: area,
+  unit: "m2",
+  spare: 0,
+  ...(when ? { when } : {}),
+  mark: "mem",
+});
+
+/** Screws, chosen by the wood: `through` the near piece `into` so much of the other, of side or end grain. */
+export const screws = (
+  count: string,
+  through: string,
+  into: string,
+  grain: "side" | "end" = "side",
+  more: { when?: string; what?: string } = {},
+): UseRecipe => ({
+  what: more.what ?? "exterior screw",
+  screw: { through, into, grain },
+  count,
+  unit: "each",
+  spare: 0.05,
+  ...(more.when ? { when: more.when } : {}),
+  mark: "trade",
+});
+
+/** Nails, brads and the like, by what inch shops call them and what metric shops sell in their place [mem]. */
+const SOLD = {
+  "1/4": "6 mm",
+  "3/8": "10 mm",
+  "3/4": "20 mm",
+  "1 1/4": "30 mm",
+  "2 1/2": "65 mm",
+  "3": "75 mm",
+  "3 1/2": "90 mm",
+} as const;
+
+/** Anything counted; `size` in inches is part of its name, as it is sold. */
+export const each = (what: string, count: string, spare = 0, when?: string, size?: keyof typeof SOLD): UseRecipe => ({
+  what,
+  ...(size ? { sold: { in: size, mm: SOLD[size] } } : {}),
+  count,
+  unit: "each",
+  spare,
+  ...(when ? { when } : {}),
+  mark: "mem",
+});
+
+/** The same steps with what they take changed; undefined leaves a thing out. */
+export const withUses = (steps: StepRecipe[], change: (use: UseRecipe) => UseRecipe | undefined): StepRecipe[] =>
+  steps.map((s) => (s.uses ? { ...s, uses: s.uses.flatMap((u) => change(u) ?? []) } : s));

@@ -1,0 +1,86 @@
+import { caution, type Hazard } from "@/core/feature/hazard";
+import type { Setting, Station } from "@/core/feature/machine";
+import type { PartId } from "@/core/line/line";
+
+/** So much of a bought thing taken at an operation. */
+export interface Taken {
+  what: string;
+  quantity: number;
+  unit: "each" | "g" | "m2";
+  /** Bought over it, as a part of it. */
+  spare: number;
+}
+
+/** Pieces a blank or a feature of which is made; `feature` null is the blank itself, brought to size. */
+export interface Makes {
+  part: PartId;
+  feature: string | null;
+  pieces: number;
+}
+
+/** What has to be measured on the made thing before a part is cut to it. */
+export interface ToMeasure {
+  part: PartId;
+  /** Names in the part's recipe that what is measured stands for. */
+  names: string[];
+}
+
+/** A step of work at one station on one lot. Minutes are worked time; `wait` is clock time that must pass after it. */
+export interface Operation {
+  id: string;
+  name: string;
+  station: Station;
+  lot: string;
+  /** The line it is for, when it is for one. */
+  line: number | null;
+  /** What goes through: boards, strips, pieces or items. */
+  pieces: number;
+  /** What that is, in words. */
+  of: string;
+  makes: Makes[];
+  /** Parts that go into an assembly here. */
+  joins: { part: PartId; pieces: number }[];
+  uses: Taken[];
+  settings: Setting[];
+  /** What is done, in sentences: for a cut, what goes where on each part. */
+  how: string[];
+  measure: ToMeasure[];
+  mistakes: string[];
+  people: number;
+  setup: number;
+  each: number;
+  minutes: number;
+  wait: number;
+  after: string[];
+  caution?: string;
+  check?: string;
+}
+
+/** An operation from what is said of it; its minutes and its caution follow. */
+export function operation(
+  said: Pick<Operation, "id" | "name" | "station" | "pieces" | "of"> &
+    Partial<Omit<Operation, "minutes" | "caution">> & { hazard?: Hazard; minutes?: number },
+): Operation {
+  const { hazard, ...rest } = said;
+  const setup = rest.setup ?? 0;
+  const each = rest.each ?? 0;
+  return {
+    lot: "all",
+    line: null,
+    makes: [],
+    joins: [],
+    uses: [],
+    settings: [],
+    how: [],
+    measure: [],
+    mistakes: [],
+    people: 1,
+    wait: 0,
+    after: [],
+    ...rest,
+    setup,
+    each,
+    minutes: rest.minutes ?? Math.ceil(setup + each * rest.pieces),
+    ...(hazard ? { caution: caution(hazard) } : {}),
+  };
+}

@@ -1,0 +1,73 @@
+import type { Hazard } from "@/core/feature/hazard";
+import type { Length } from "@/core/length/length";
+import type { PartId } from "@/core/line/line";
+import { type SawStep, type SetUp, setUps } from "@/core/layout/setups";
+import type { LayoutResult } from "@/core/layout/layout";
+import { type Operation, operation } from "./operation";
+
+/** Minutes at the saw before there is evidence from the shop: starting guesses [mem]. */
+const GUESS: Record<SawStep, { setup: number; each: number }> = {
+  joint: { setup: 8, each: 2 },
+  section: { setup: 5, each: 0.5 },
+  block: { setup: 5, each: 0.5 },
+  rip: { setup: 5, each: 1.5 },
+  slice: { setup: 5, each: 0.3 },
+  crosscut: { setup: 5, each: 0.5 },
+  trim: { setup: 5, each: 0.5 },
+  plane: { setup: 10, each: 1.5 },
+};
+
+const SAID: Record<SawStep, { name: string; check: string; of: string }> = {
+  joint: { name: "Joint one edge straight", check: "no light under a straight edge", of: "boards" },
+  section: { name: "Crosscut to sections", check: "measure the first section", of: "sections" },
+  block: { name: "Crosscut to blocks", check: "measure the first block, and that its ends are square", of: "blocks" },
+  rip: { name: "Rip to width", check: "measure the first strip at both ends", of: "strips" },
+  slice: { name: "Slice the blocks", check: "measure the first slice at both ends", of: "slices" },
+  crosscut: { name: "Crosscut to length", check: "measure the first piece", of: "pieces" },
+  trim: { name: "Trim to size", check: "measure the first piece", of: "pieces" },
+  plane: { name: "Plane to thickness", check: "measure the first at both ends", of: "" },
+};
+
+/** Narrower than 1/2" the rip is a thin strip. */
+const THIN = 12_700_000;
+
+/** The saw's set-ups as operations, in sawing order; what each brings to size, it makes. */
+export function sawing(
+  layout: LayoutResult,
+  minHold: Length,
+  name: (part: PartId) => string,
+): { op: Operation; up: SetUp }[] {
+  const ups = setUps(layout);
+  const ids = new Map(ups.map((s, i) => [s.id, `${s.step}-${i + 1}`]));
+  return ups.map((up) => {
+    const makes = up.blanks.flatMap((b) => {
+      const pieces = up.finishes.get(b.id) ?? 0;
+      return pieces > 0 && !b.staves ? [{ part: b.of, feature: null, pieces }] : [];
+    });
+    const parts = [...new Map(up.blanks.map((b) => [b.id, name(b.of)])).values()];
+    const op = operation({
+      id: ids.get(up.id)!,
+      name: SAID[up.step].name,
+      station: up.step === "joint" ? "jointer" : up.step === "plane" ? "planer" : "table saw",
+      pieces: up.count,
+      of: `${SAID[up.step].of}${SAID[up.step].of ? " for " : ""}${[...new Set(parts)].join(", ")}`,
+      makes,
+      settings:
+        up.step === "joint"
+          ? []
+          : [{ kind: up.step === "plane" ? "take off" : up.kind === "rip" ? "fence" : "stop", value: up.setting }],
+      ...GUESS[up.step],
+      after: [...up.after].map((a) => ids.get(a)!),
+      hazard: hazardOf(up, minHold),
+      check: SAID[up.step].check,
+    });
+    return { op, up };
+  });
+}
+
+function hazardOf(up: SetUp, minHold: Length): Hazard {
+  if (up.step === "joint") return "joint";
+  if (up.step === "plane") return "plane";
+  if (up.kind === "rip") return up.setting < THIN ? "thin" : "rip";
+  return up.setting < minHold ? "short" : "crosscut";
+}
