@@ -1,7 +1,6 @@
+import { type Act, actText, carryOut } from "@/core/job/acts";
 import type { JobLine } from "@/core/line/line";
 import type { StockEntry } from "@/core/boards/stock";
-import { type Act, actText } from "@/core/job/acts";
-import { carryOut } from "@/core/job/perform";
 import { emptyJob, type Job, USUAL_WORKSHOP } from "@/core/job/job";
 import type { StoredJob } from "@/core/job/stored";
 import type { Db } from "./database";

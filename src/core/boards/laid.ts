@@ -1,32 +1,35 @@
+import { z } from "zod";
 import type { Length } from "@/core/length/length";
+import { lengthSchema, sizeSchema } from "@/core/length/schema";
 
-/** What is cut first: strips along the stock (rip), or sections across it (crosscut). */
-export type Order = "rip" | "crosscut";
+const box = { x: lengthSchema, y: lengthSchema, length: sizeSchema, width: sizeSchema };
 
 /** A piece on a board: its corner from the left end and the reference edge; sizes as it lies. */
-export interface LaidPiece {
-  blank: string;
-  x: Length;
-  y: Length;
-  length: Length;
-  width: Length;
-}
+const laidPieceSchema = z.strictObject({ blank: z.string().max(120), ...box });
+export type LaidPiece = z.output<typeof laidPieceSchema>;
 
 /** A length of a strip, cut off it; its pieces lie side by side across the strip. */
-export interface LaidSection {
-  size: Length;
-  pieces: LaidPiece[];
-}
+const laidSectionSchema = z.strictObject({ size: sizeSchema, pieces: z.array(laidPieceSchema).min(1).max(500) });
+export type LaidSection = z.output<typeof laidSectionSchema>;
 
 /** What the first cuts free: a strip along the board (rip) or a section across it (crosscut). */
-export interface LaidStrip {
-  order: Order;
-  x: Length;
-  y: Length;
-  length: Length;
-  width: Length;
-  sections: LaidSection[];
-}
+const laidStripSchema = z.strictObject({
+  order: z.enum(["rip", "crosscut"]),
+  ...box,
+  sections: z.array(laidSectionSchema).max(500),
+});
+export type LaidStrip = z.output<typeof laidStripSchema>;
+
+/** What is cut first: strips along the stock (rip), or sections across it (crosscut). */
+export type Order = LaidStrip["order"];
+
+/** A layout the maker keeps as it is, on so many boards of one stock (its place among the job's stock). */
+export const pinnedSchema = z.strictObject({
+  stock: z.number().int().min(0),
+  repeat: z.number().int().min(1),
+  strips: z.array(laidStripSchema).max(500),
+});
+export type Pinned = z.output<typeof pinnedSchema>;
 
 export interface Offcut {
   x: Length;
@@ -61,10 +64,3 @@ export function givesOf(l: { strips: LaidStrip[] }): { piece: LaidPiece; quantit
 
 /** Across the strip, what the first cut is set to. */
 export const stripSize = (s: LaidStrip): Length => (s.order === "rip" ? s.width : s.length);
-
-/** A layout the maker keeps as it is, on so many boards of one stock (its place among the job's stock). */
-export interface Pinned {
-  stock: number;
-  repeat: number;
-  strips: LaidStrip[];
-}

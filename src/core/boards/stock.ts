@@ -1,34 +1,41 @@
+import { z } from "zod";
 import type { Material } from "@/core/feature/material";
-import type { Length } from "@/core/length/length";
+import { lengthSchema, sizeSchema } from "@/core/length/schema";
 
-/** Material on hand or for sale. `available` null is unlimited; `yard` costs nothing and is used first. */
-export type StockEntry = BoardStock | PackStock;
-export interface BoardStock {
-  /** Boards give solid wood; sheets give ply parts, their face grain along the length. */
-  form: "board" | "sheet";
-  material: string;
-  thickness: Length;
-  width: Length;
-  length: Length;
-  price: number;
-  available: number | null;
-  source: "yard" | "buy";
+const offer = {
+  material: z.string().min(1).max(60),
+  price: z.number().min(0).max(1e7),
+  /** Null is unlimited. */
+  available: z.number().int().min(0).nullable(),
+  /** What lies in the yard costs nothing and is used first. */
+  source: z.enum(["yard", "buy"]),
+};
+/** Boards give solid wood; sheets give ply parts, their face grain along the length. Sizes in nm. */
+export const boardStockSchema = z.strictObject({
+  form: z.enum(["board", "sheet"]),
+  ...offer,
+  thickness: sizeSchema,
+  width: sizeSchema,
+  length: sizeSchema,
   /** Bad stretches of a single board, from its left end: nothing is laid on them. */
-  bad?: [Length, Length][];
+  bad: z
+    .array(z.tuple([lengthSchema, lengthSchema]))
+    .min(1)
+    .max(50)
+    .optional(),
   /** Rough sawn: it gets a straight edge before anything is measured from it. */
-  rough?: true;
+  rough: z.literal(true).optional(),
   /** How many turned out unusable: they count as gone, and bought ones are bought again. */
-  struck?: number;
-}
+  struck: z.number().int().min(1).optional(),
+});
 /** Fasteners, glue, foundation: `pack` is how many (or grams of glue) one pack holds. */
-export interface PackStock {
-  form: "pack";
-  material: string;
-  pack: number;
-  price: number;
-  available: number | null;
-  source: "yard" | "buy";
-}
+export const packStockSchema = z.strictObject({ form: z.literal("pack"), ...offer, pack: z.number().positive() });
+/** Material on hand or for sale. */
+export const stockSchema = z.discriminatedUnion("form", [boardStockSchema, packStockSchema]);
+
+export type BoardStock = z.output<typeof boardStockSchema>;
+export type PackStock = z.output<typeof packStockSchema>;
+export type StockEntry = BoardStock | PackStock;
 
 /** What a stock is, by the words it is called: boards are wood, and a sheet is ply unless it says otherwise. */
 export function kindOf(s: Pick<BoardStock, "form" | "material">): Material {

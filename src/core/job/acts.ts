@@ -1,47 +1,59 @@
+import { z } from "zod";
+import { pinnedSchema } from "@/core/boards/laid";
+import { sawSchema } from "@/core/boards/saw";
+import { stockSchema } from "@/core/boards/stock";
+import { designSchema } from "@/core/designs/design";
+import { hiveSchema, MOST_HIVES } from "@/core/hive/hive";
+import { weighingSchema } from "@/core/layout/request";
+import { lengthSchema } from "@/core/length/schema";
+import { jobLineSchema, optionSchema } from "@/core/line/line";
+import { standardSchema } from "@/core/standards/standard";
 import { readPartKey } from "@/core/line/line";
-import type { BoardStock, StockEntry } from "@/core/boards/stock";
+import type { BoardStock } from "@/core/boards/stock";
 import type { JobLine } from "@/core/line/line";
-import type { Hive } from "@/core/hive/hive";
 import type { Pinned } from "@/core/boards/laid";
 import { type LaidPiece, piecesOf } from "@/core/boards/laid";
-import type { Length, Units } from "@/core/length/length";
-import { type Design, markName, recipeOf } from "@/core/designs/design";
-import type { OptionValue } from "@/core/shape/shape";
+import { markName, recipeOf } from "@/core/designs/design";
 import { standardOf } from "@/core/standards/own";
-import type { Standard } from "@/core/standards/standard";
-import type { Job, Workshop } from "./job";
+import { jobProblems } from "./file";
+import type { Job } from "./job";
 import { JobFileError } from "@/core/problem/problem";
 import { shapeOfLine } from "@/core/line/shapes";
 
-/** Everything a person can do to a job; lengths in nm. `actSchema` checks one that comes from outside. */
-export type Act =
-  | { do: "name"; name: string }
-  | { do: "dates"; start?: string; due?: string }
-  | { do: "units"; units: Units }
-  | { do: "add line"; line: JobLine }
-  | { do: "remove line"; at: number }
-  | { do: "change line"; at: number; to: Partial<JobLine> }
-  | { do: "option"; at: number; name: string; value: OptionValue | null }
-  | { do: "add stock"; stock: StockEntry }
-  | { do: "change stock"; at: number; stock: StockEntry }
-  | { do: "remove stock"; at: number }
-  | { do: "use standard"; standard: Standard }
-  | {
-      do: "workshop";
-      to: Partial<
-        Pick<Workshop, "kerf" | "endTrim" | "minHold" | "keepOffcut" | "people" | "sheetStages" | "weighing" | "panels">
-      >;
-    }
-  /** Whole hives as they now are, and lines added from one. */
-  | { do: "use design"; design: Design }
-  | { do: "hives"; hives: Hive[] }
-  | { do: "add lines"; lines: JobLine[] }
-  /** These layouts stay as they are, and no others. */
-  | { do: "pin"; pinned: Pinned[] }
-  /** One more board of a stock is unusable. */
-  | { do: "strike out"; at: number }
-  /** One board of a stock has these bad stretches; it becomes an entry of its own. */
-  | { do: "bad stretches"; at: number; bad: [Length, Length][] };
+const index = z.number().int().min(0);
+
+/** Everything a person can do to a job; lengths in nm. */
+export const actSchema = z.discriminatedUnion("do", [
+  z.strictObject({ do: z.literal("name"), name: z.string().trim() }),
+  z.strictObject({ do: z.literal("dates"), start: z.string().optional(), due: z.string().optional() }),
+  z.strictObject({ do: z.literal("units"), units: z.enum(["in", "mm"]) }),
+  z.strictObject({ do: z.literal("add line"), line: jobLineSchema }),
+  z.strictObject({ do: z.literal("remove line"), at: index }),
+  z.strictObject({ do: z.literal("change line"), at: index, to: jobLineSchema.partial() }),
+  z.strictObject({ do: z.literal("option"), at: index, name: z.string(), value: optionSchema.nullable() }),
+  z.strictObject({ do: z.literal("add stock"), stock: stockSchema }),
+  z.strictObject({ do: z.literal("change stock"), at: index, stock: stockSchema }),
+  z.strictObject({ do: z.literal("remove stock"), at: index }),
+  z.strictObject({ do: z.literal("use standard"), standard: standardSchema }),
+  z.strictObject({ do: z.literal("use design"), design: designSchema.pick({ recipe: true, mark: true, why: true }) }),
+  z.strictObject({ do: z.literal("hives"), hives: z.array(hiveSchema).max(MOST_HIVES) }),
+  z.strictObject({ do: z.literal("add lines"), lines: z.array(jobLineSchema).min(1).max(100) }),
+  z.strictObject({ do: z.literal("pin"), pinned: z.array(pinnedSchema).max(500) }),
+  z.strictObject({ do: z.literal("strike out"), at: index }),
+  z.strictObject({
+    do: z.literal("bad stretches"),
+    at: index,
+    bad: z.array(z.tuple([lengthSchema, lengthSchema])).max(50),
+  }),
+  z.strictObject({
+    do: z.literal("workshop"),
+    to: sawSchema
+      .pick({ kerf: true, endTrim: true, minHold: true, keepOffcut: true, sheetStages: true })
+      .extend({ people: z.number().int(), panels: z.boolean(), weighing: weighingSchema })
+      .partial(),
+  }),
+]);
+export type Act = z.output<typeof actSchema>;
 
 /**
  * Carries out an act without checking the whole file again: what the page shows while a person types. Only the line
@@ -108,9 +120,9 @@ export function apply(job: Job, act: Act): Job {
       };
     }
     case "add stock":
-      return { ...job, stock: [...job.stock, act.stock] };
+      return { ...job, stock: [...job.stock, priced(act.stock)] };
     case "change stock":
-      return { ...job, stock: put(job.stock, act.at, act.stock) };
+      return { ...job, stock: put(job.stock, act.at, priced(act.stock)) };
     case "remove stock":
       return {
         ...job,
@@ -157,6 +169,10 @@ export function apply(job: Job, act: Act): Job {
       return { ...job, workshop: { ...job.workshop, ...act.to } };
   }
 }
+
+/** What lies in the yard costs nothing. */
+const priced = <S extends { source: "yard" | "buy"; price: number }>(s: S): S =>
+  s.source === "yard" ? { ...s, price: 0 } : s;
 
 /** Pinned layouts name parts by line: those of a line that goes are let go, those of later lines follow it up. */
 function withoutLine(pinned: Pinned[], at: number): Pinned[] {
@@ -208,4 +224,12 @@ export function actText(act: Act, job: Job): string {
     default:
       return act.do;
   }
+}
+
+/** Carries out an act. @throws JobFileError when the result would not be a job; the given job is never changed. */
+export function carryOut(job: Job, act: Act): Job {
+  const next = apply(job, act);
+  const problems = jobProblems(next);
+  if (problems.length > 0) throw new JobFileError(problems);
+  return next;
 }

@@ -8,6 +8,7 @@ import { upToDate } from "@/core/designs/older";
 import { idProblem } from "@/core/designs/problems";
 import { exactText } from "@/core/length/format";
 import { inch, type Length, type Units } from "@/core/length/length";
+import { lengthSchema } from "@/core/length/schema";
 import { LengthError, parseLength } from "@/core/length/parse";
 import { RECIPES } from "@/core/recipes";
 import type { Parameter, Recipe } from "@/core/recipes/recipe";
@@ -17,7 +18,7 @@ import { type Standard, standardSchema } from "@/core/standards/standard";
 import { FormulaError } from "@/core/formula/formula";
 import { type Options, ShapeError } from "@/core/shape/shape";
 import { type Job, LIMITS, USUAL_WORKSHOP } from "./job";
-import { JobFileError, meant } from "@/core/problem/problem";
+import { JobFileError, meant, type Problem } from "@/core/problem/problem";
 import type { LaidPiece } from "@/core/boards/laid";
 import { shapeOfLine } from "@/core/line/shapes";
 
@@ -56,10 +57,7 @@ export function readJob(given: unknown): Job {
     raw,
     { reportInput: true },
   );
-  if (!result.success)
-    throw new JobFileError(
-      result.error.issues.flatMap(meant).map((i) => ({ path: pathText(i.path), message: explain(i) })),
-    );
+  if (!result.success) throw new JobFileError(problemsOf(result.error));
   const { format: _format, version: _version, ...job } = result.data;
   return job;
 }
@@ -153,9 +151,27 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
 /** No blade a workshop has cuts wider. */
 const MOST_KERF = inch(0, 1, 2);
 
-/** The job file's schema for one of the two unit systems; its input side is what `docs/schema` publishes. */
-export function jobFileSchema(units: Units, own: MakersOwn = { standards: [], designs: [] }) {
-  const length = z
+type Read<T> = { value: T } | { problem: string };
+type Plain = string | number | boolean;
+
+/** How a job spells its values: as a file writes them, or as the program holds them. The rest of it is one and the same. */
+interface Spelling {
+  units: Units;
+  header: typeof HEADER;
+  length: z.ZodType<Length, string | number>;
+  /** Minutes of a day from midnight. */
+  minute: z.ZodType<number, string | number>;
+  option(recipe: Recipe, key: string, value: Plain): Read<Options[string]>;
+  /** What a laid piece calls the part it is of. */
+  part: "part" | "blank";
+}
+
+const HEADER = { format: z.literal("rundik-job"), version: z.literal(1) };
+
+const inFile = (units: Units): Spelling => ({
+  units,
+  header: HEADER,
+  length: z
     .union([z.number(), z.string()], { error: (i) => `read ${show(i.input)}, wanted a length` })
     .transform((v, ctx): Length => {
       try {
@@ -165,14 +181,50 @@ export function jobFileSchema(units: Units, own: MakersOwn = { standards: [], de
         ctx.addIssue({ code: "custom", message: e.message, input: v });
         return z.NEVER;
       }
-    });
+    }),
+  minute: z
+    .string()
+    .regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: (i) => `read ${show(i.input)}, wanted a time like "08:00"` })
+    .transform((s) => Number(s.slice(0, 2)) * 60 + Number(s.slice(3))),
+  option: (recipe, key, value) => readOption(recipe, key, value, (v) => lengthIn(v, units)),
+  part: "part",
+});
+
+const held = (units: Units): Spelling => ({
+  units,
+  // What is held needs no header.
+  header: { format: HEADER.format.optional(), version: HEADER.version.optional() } as unknown as typeof HEADER,
+  length: lengthSchema as unknown as z.ZodType<Length, string | number>,
+  minute: z
+    .number()
+    .int()
+    .min(0)
+    .max(24 * 60) as unknown as z.ZodType<number, string | number>,
+  option: (recipe, key, value) =>
+    readOption(recipe, key, value, (v) =>
+      typeof v === "number" ? { value: v as Length } : { problem: `read ${show(v)}, wanted a length` },
+    ),
+  part: "blank",
+});
+
+/** The job file's schema for one of the two unit systems; its input side is what `docs/schema` publishes. */
+export const jobFileSchema = (units: Units, own?: MakersOwn) => jobSchema(inFile(units), own);
+
+/** What keeps a job from being one, at the fields a file of it has; nothing when all holds. */
+export function jobProblems(job: Job): Problem[] {
+  const read = jobSchema(held(job.units), job).safeParse(job, { reportInput: true });
+  return read.success ? [] : problemsOf(read.error);
+}
+
+const problemsOf = (error: z.ZodError): Problem[] =>
+  error.issues.flatMap(meant).map((i) => ({ path: pathText(i.path), message: explain(i) }));
+
+/** A job, all of it, however its values are spelled. */
+function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }) {
+  const { length, minute, units } = as;
   const positive = length.refine((l) => l > 0, { error: "must be more than nothing" });
   const date = z.iso.date({ error: (i) => `read ${show(i.input)}, wanted a date like "2027-03-12"` });
   const money = z.number().min(0).max(1e7);
-  const minute = z
-    .string()
-    .regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: (i) => `read ${show(i.input)}, wanted a time like "08:00"` })
-    .transform((s) => Number(s.slice(0, 2)) * 60 + Number(s.slice(3)));
   const name = (max: number) => z.string().trim().min(1).max(max);
 
   const itemFields = {
@@ -203,7 +255,7 @@ export function jobFileSchema(units: Units, own: MakersOwn = { standards: [], de
       return fail(["size"], `read ${show(size)}; ${standard.short} has ${Object.keys(standard.sizes).join(", ")}`);
     const options: Options = {};
     for (const [key, value] of Object.entries(l.options)) {
-      const read = readOption(recipe, key, value, units);
+      const read = as.option(recipe, key, value);
       if ("problem" in read) fail(["options", key], read.problem);
       else options[key] = read.value;
     }
@@ -283,6 +335,8 @@ export function jobFileSchema(units: Units, own: MakersOwn = { standards: [], de
           .meta({ description: "1 when not given; 0 on a bought board is no price yet, and it counts by its size" }),
         available,
         source,
+        /** Rough sawn: every board its own, wanting a straight edge first. */
+        rough: z.literal(true).optional(),
         bad: z
           .array(z.tuple([length, length]))
           .min(1)
@@ -349,7 +403,11 @@ export function jobFileSchema(units: Units, own: MakersOwn = { standards: [], de
   });
 
   const box = { x: length, y: length, length: positive, width: positive };
-  const piece = strict({ part: z.string(), ...box }).transform(({ part, ...b }): LaidPiece => ({ blank: part, ...b }));
+  const part = z.string().max(120);
+  const piece =
+    as.part === "blank"
+      ? strict({ blank: part, ...box })
+      : strict({ part, ...box }).transform(({ part: blank, ...b }): LaidPiece => ({ blank, ...b }));
   const pinned = strict({
     stock: z.number().int().min(0),
     repeat: z.number().int().min(1).max(LIMITS.quantity),
@@ -365,8 +423,7 @@ export function jobFileSchema(units: Units, own: MakersOwn = { standards: [], de
   });
 
   return strict({
-    format: z.literal("rundik-job"),
-    version: z.literal(1),
+    ...as.header,
     name: name(LIMITS.name),
     units: z.enum(["in", "mm"]),
     start: date.optional(),
@@ -426,13 +483,22 @@ function ownStandards(raw: unknown): Standard[] {
   });
 }
 
+function lengthIn(value: Plain, units: Units): Read<Length> {
+  try {
+    return { value: parseLength(value, units) };
+  } catch (e) {
+    if (!(e instanceof LengthError)) throw e;
+    return { problem: e.message };
+  }
+}
+
 /** Reads one option against its recipe. */
 export function readOption(
   recipe: Recipe,
   key: string,
-  value: string | number | boolean,
-  units: Units,
-): { value: Options[string] } | { problem: string } {
+  value: Plain,
+  length: (value: Plain) => Read<Length>,
+): Read<Options[string]> {
   const parameter = recipe.parameters.find((p) => p.name === key);
   if (!parameter)
     return {
@@ -441,22 +507,13 @@ export function readOption(
         recipe.parameters.map((p) => p.name),
       )}`,
     };
-  const wanted = OPTION_KINDS[parameter.kind](parameter, value, units);
-  return wanted;
+  return parameter.kind === "length" ? length(value) : OPTION_KINDS[parameter.kind](parameter, value);
 }
 
 const OPTION_KINDS: Record<
-  Parameter["kind"],
-  (p: Parameter, value: string | number | boolean, units: Units) => { value: Options[string] } | { problem: string }
+  Exclude<Parameter["kind"], "length">,
+  (p: Parameter, value: Plain) => Read<Options[string]>
 > = {
-  length: (_p, value, units) => {
-    try {
-      return { value: parseLength(value, units) };
-    } catch (e) {
-      if (!(e instanceof LengthError)) throw e;
-      return { problem: e.message };
-    }
-  },
   choice: (p, value) => {
     const ids = p.kind === "choice" ? p.choices.map((c) => c.id) : [];
     return typeof value === "string" && ids.includes(value)

@@ -1,6 +1,6 @@
+import { carryOut } from "./acts";
 import fc from "fast-check";
 import { inch, mm } from "@/core/length/length";
-import { carryOut } from "./perform";
 import { cutListDocument } from "@/core/line/cutlist";
 import { readJob, readJobFile, writeJob } from "./file";
 import type { Job } from "./job";

@@ -1,52 +1,60 @@
-import type { Material } from "@/core/feature/material";
-import type { Length } from "@/core/length/length";
-import { nm } from "@/core/length/length";
-import type { BoardStock } from "@/core/boards/stock";
-import type { PartId } from "@/core/line/line";
-import type { Pinned } from "@/core/boards/laid";
+import { z } from "zod";
 import { usable } from "@/core/boards/clear";
-import type { Saw } from "@/core/boards/saw";
-import { kindOf } from "@/core/boards/stock";
-import type { WeighedStock } from "./weighed";
+import { pinnedSchema } from "@/core/boards/laid";
+import { sawSchema } from "@/core/boards/saw";
+import { type BoardStock, boardStockSchema, kindOf } from "@/core/boards/stock";
+import { type Material, materialSchema } from "@/core/feature/material";
+import { type Length, nm } from "@/core/length/length";
+import { sizeSchema } from "@/core/length/schema";
+import { partIdSchema } from "@/core/line/line";
 
 /** A blank to be laid out. Sizes in nm, length along the grain; `quantity` for the whole job. */
-export interface Blank {
-  /** What its pieces are called on a layout: \`partKey\` of what it is. */
-  id: string;
-  of: PartId;
-  name: string;
-  material: Material;
-  length: Length;
-  width: Length;
-  thickness: Length;
-  quantity: number;
+const blankSchema = z.strictObject({
+  /** What its pieces are called on a layout: `partKey` of what it is. */
+  id: z.string().max(120),
+  of: partIdSchema,
+  name: z.string(),
+  material: materialSchema,
+  length: sizeSchema,
+  width: sizeSchema,
+  thickness: sizeSchema,
+  quantity: z.number().int().min(1).max(1e7),
   /** May lie across the face grain of a sheet. */
-  turn: boolean;
+  turn: z.boolean(),
   /** It is one of so many strips that are glued to a panel. */
-  staves?: number;
+  staves: z.number().int().min(2).optional(),
   /** Made by the block: crosscut, worked as one, then sliced. */
-  block: boolean;
+  block: z.boolean(),
   /** What it is cut to, and so comes after: blanks that wait for the same may be cut together. */
-  waits?: string;
-}
+  waits: z.string().optional(),
+});
+export type Blank = z.output<typeof blankSchema>;
 
 /** What the maker weighs beside the price of the wood. */
-export interface Weighing {
+export const weighingSchema = z.strictObject({
   /** Money one more set-up is held to cost: a pattern more, or a fence or stop setting more; each a chance to get it wrong. */
-  setUp: number;
+  setUp: z.number().min(0).max(1e7),
   /** Part of its price an offcut that is kept is held to be worth. */
-  offcut: number;
-}
+  offcut: z.number().min(0).max(1),
+});
+export type Weighing = z.output<typeof weighingSchema>;
+
+/** Most kinds of piece in one layout. */
+const MOST_BLANKS = 20_000;
+/** Most kinds of board in one layout. */
+const MOST_STOCK = 500;
 
 /** All a layout depends on, as plain data: it crosses to a worker and is the key of a cached result. */
-export interface LayoutRequest {
-  blanks: Blank[];
-  stock: WeighedStock[];
-  saw: Saw;
-  weighing: Weighing;
+export const layoutRequestSchema = z.strictObject({
+  blanks: z.array(blankSchema).max(MOST_BLANKS),
+  /** Boards as they are weighed; `unpriced` where the price is only a stand-in. */
+  stock: z.array(boardStockSchema.extend({ unpriced: z.literal(true).optional() })).max(MOST_STOCK),
+  saw: sawSchema,
+  weighing: weighingSchema,
   /** Layouts that stay as they are; the rest is laid out around them. */
-  pinned: Pinned[];
-}
+  pinned: z.array(pinnedSchema).max(MOST_STOCK),
+});
+export type LayoutRequest = z.output<typeof layoutRequestSchema>;
 
 /** A blank as it lies on a board of one thickness: flat, or on edge so that the fence sets its thickness. */
 export interface Lying {

@@ -1,19 +1,22 @@
-import type { Options } from "@/core/shape/shape";
+import { z } from "zod";
+import { LONGEST } from "@/core/length/length";
+
+/** What was chosen for a line, lengths in nm: what it means follows from the parameter of that name in its recipe. */
+export const optionSchema = z.union([z.number().min(0).max(LONGEST), z.string().max(60), z.boolean()]);
 
 /** A line of a job: so many of one item, in a standard and a size, with what was chosen for it. */
-export interface JobLine {
-  item: string;
-  standard: string;
-  size: string;
-  quantity: number;
-  options: Options;
-}
+export const jobLineSchema = z.strictObject({
+  item: z.string().max(60),
+  standard: z.string().max(60),
+  size: z.string().max(60),
+  quantity: z.number().int().min(1).max(100_000),
+  options: z.record(z.string().max(60), optionSchema),
+});
+export type JobLine = z.output<typeof jobLineSchema>;
 
 /** One kind of piece of one line of a job: the line's place, and the part's id in its recipe. */
-export interface PartId {
-  line: number;
-  part: string;
-}
+export const partIdSchema = z.strictObject({ line: z.number().int().min(0), part: z.string().max(60) });
+export type PartId = z.output<typeof partIdSchema>;
 
 const STAVE = "#stave";
 

@@ -1,5 +1,5 @@
+import { carryOut } from "@/core/job/acts";
 import { inch } from "@/core/length/length";
-import { carryOut } from "@/core/job/perform";
 import { readJob, writeJob } from "@/core/job/file";
 import { makeables } from "@/core/job/find";
 import { emptyJob, type Job } from "@/core/job/job";

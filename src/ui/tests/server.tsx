@@ -1,8 +1,7 @@
+import { type Act, carryOut } from "@/core/job/acts";
 import { ReadableStream, TextDecoderStream } from "node:stream/web";
 import { TextEncoder } from "node:util";
 import type { ComponentType } from "react";
-import { carryOut } from "@/core/job/perform";
-import type { Act } from "@/core/job/acts";
 import type { Job } from "@/core/job/job";
 import type { StoredJob } from "@/core/job/stored";
 import { layOut } from "@/core/layout/layout";

@@ -1,63 +1,7 @@
-import { materialSchema } from "@/core/feature/material";
-import { z } from "zod";
 import { answer, readBody } from "@/app/http";
-import { LIMITS } from "@/core/job/job";
-import { pinnedSchema } from "@/core/job/perform";
 import type { Progress } from "@/core/layout/layout";
-import type { LayoutRequest } from "@/core/layout/request";
+import { layoutRequestSchema } from "@/core/layout/request";
 import { askLayout } from "@/workers/pool";
-
-const length = z.number().int().min(0).max(1e11);
-const positive = length.min(1);
-const body = z.strictObject({
-  blanks: z
-    .array(
-      z.strictObject({
-        id: z.string(),
-        name: z.string(),
-        material: materialSchema,
-        length: positive,
-        width: positive,
-        thickness: positive,
-        quantity: z.number().int().min(1).max(1e7),
-        turn: z.boolean(),
-        block: z.boolean(),
-        staves: z.number().int().min(2).optional(),
-      }),
-    )
-    .max(LIMITS.lines * 20),
-  stock: z
-    .array(
-      z.strictObject({
-        form: z.enum(["board", "sheet"]),
-        material: z.string(),
-        thickness: positive,
-        width: positive,
-        length: positive,
-        price: z.number().min(0),
-        available: z.number().int().min(0).nullable(),
-        source: z.enum(["yard", "buy"]),
-        bad: z
-          .array(z.tuple([length, length]))
-          .max(50)
-          .optional(),
-        struck: z.number().int().min(0).optional(),
-        unpriced: z.literal(true).optional(),
-      }),
-    )
-    .max(LIMITS.stock),
-  saw: z.strictObject({
-    kerf: length,
-    endTrim: length,
-    edgeTrim: length,
-    sheetTrim: length,
-    minHold: length,
-    keepOffcut: length,
-    sheetStages: z.union([z.literal(2), z.literal(3)]),
-  }),
-  weighing: z.strictObject({ setUp: z.number().min(0), offcut: z.number().min(0).max(1) }),
-  pinned: z.array(pinnedSchema).max(LIMITS.stock),
-});
 
 /** Layouts being worked out, by the name the asker gave them. */
 const running = ((globalThis as { rundikLayouts?: Map<string, AbortController> }).rundikLayouts ??= new Map());
@@ -78,7 +22,7 @@ const SOON = 2500;
  */
 export const POST = (request: Request) =>
   answer(async () => {
-    const question = (await readBody(request, body)) as unknown as LayoutRequest;
+    const question = await readBody(request, layoutRequestSchema);
     const stop = new AbortController();
     const enough = new AbortController();
     const name = new URL(request.url).searchParams.get("ask") ?? "";

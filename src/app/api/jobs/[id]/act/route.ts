@@ -1,6 +1,6 @@
+import { actSchema } from "@/core/job/acts";
 import { z } from "zod";
 import { answer, idParam, readBody } from "@/app/http";
-import { actSchema } from "@/core/job/perform";
 import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";
 
