@@ -1,3 +1,4 @@
+import { DEFAULT_BANDS } from "@/core/fit/bands";
 import { stand } from "@/core/hive/stand";
 import { renderToStaticMarkup } from "react-dom/server";
 import type { Hive } from "@/core/hive/hive";
@@ -8,7 +9,6 @@ import { emptyJob } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { findRecipe } from "@/core/recipes";
 import { findStandard } from "@/core/standards";
-import { DEFAULT_BANDS } from "@/core/fit/rules";
 import { shapeItem } from "@/core/shape/shape";
 import { heightMarks } from "@/core/drawing/stick";
 import { BodySection } from "./drawing/BodySection";

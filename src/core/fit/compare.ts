@@ -1,4 +1,5 @@
-import { fitFrame, DEFAULT_BANDS } from "./rules";
+import { fitFrame } from "./frame";
+import { DEFAULT_BANDS } from "./bands";
 import type { Finding } from "./finding";
 import { frameCount, measureBody, measureFrame } from "@/core/shape/measure";
 import type { Length, Units } from "@/core/length/length";

@@ -15,6 +15,7 @@ export function findingsDocument(findings: Finding[], units: Units) {
       allowedMm: f.allowed.map((a) => (a === null ? null : toMm(a))),
       text: `${f.label}: ${f.text}`,
       advice: f.advice,
+      ...(f.ofStandard ? { ofStandard: true } : {}),
       working: workingText(f.working, units),
     })),
   };

@@ -1,5 +1,4 @@
 import type { Length, Units } from "@/core/length/length";
-import { lengthWithUnit } from "@/core/length/format";
 import { nm } from "@/core/length/length";
 import { type Value, lengthValue } from "@/core/formula/formula";
 import { Scope } from "@/core/formula/scope";
@@ -85,44 +84,6 @@ export function contactArea(
     allowed: [null, null],
     text: "ears on rests and shoulders on shoulders; less is easier to work",
     advice: "",
-    working,
-  };
-}
-
-/** How much of a wall's top edge an excluder of the standard's usual outside covers; at least half is wanted. */
-export function excluderCover(body: BodyMeasures, usual: { length: Length; width: Length }, ctx: Context): Finding {
-  const along = usual.length - body.insideLength <= usual.width - body.insideWidth;
-  const [inside, outside, sheet] = along
-    ? [body.insideLength, body.outsideLength, usual.length]
-    : [body.insideWidth, body.outsideWidth, usual.width];
-  const word = along ? "length" : "width";
-  const scope = scopeOf({
-    sheet: [`excluder ${word}`, sheet],
-    inside: [`inside ${word}`, inside],
-    outside: [`outside ${word}`, outside],
-  });
-  scope.define("wall", { label: "wall", source: "worked out", formula: "(outside - inside) / 2" });
-  scope.define("cover", {
-    label: "Excluder on the wall",
-    source: "worked out",
-    mark: "trade",
-    formula: "min(wall, (sheet - inside) / 2)",
-  });
-  const working = scope.working("cover");
-  const value = nm(working.value.kind === "amount" ? working.value.of.round().valueOf() : 0);
-  const half = nm(Math.round((outside - inside) / 4));
-  const ok = value >= half;
-  return {
-    rule: "excluder-cover",
-    label: "Bought excluder on each wall",
-    line: ctx.line,
-    state: ok ? "ok" : "care",
-    value,
-    allowed: [half, null],
-    text: ok
-      ? `covers ${lengthWithUnit(value, ctx.units)} of the wall`
-      : `covers ${lengthWithUnit(value, ctx.units)}, wants half the wall, ${lengthWithUnit(half, ctx.units)}`,
-    advice: ok ? "" : "make the excluder's rim to the box, or narrow the box",
     working,
   };
 }

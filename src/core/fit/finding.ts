@@ -15,6 +15,8 @@ export interface Finding {
   allowed: [Length | null, Length | null];
   /** One sentence in the trade's words, with the number. */
   text: string;
+  /** The standard has it by itself: nothing this job did. */
+  ofStandard?: boolean;
   /** What to change; empty when nothing need be. */
   advice: string;
   working: Working;

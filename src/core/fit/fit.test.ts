@@ -1,10 +1,15 @@
+import { designFromNothing } from "@/core/designs/start";
+import { chooseScrew } from "@/core/shape/screws";
+import { shapeItem } from "@/core/shape/shape";
+import { findStandard } from "@/core/standards";
+import { woodLeft } from "./wood";
+import { DEFAULT_BANDS, gapState } from "./bands";
 import type { JobLine } from "@/core/line/line";
 import { bearing, bottomGap, topGap } from "@/core/line/hung";
-import { inch, mm, nm } from "@/core/length/length";
+import { inch, type Length, mm, nm } from "@/core/length/length";
 import { lengthText } from "@/core/length/format";
 import { emptyJob, type Job } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
-import { DEFAULT_BANDS, gapState } from "./rules";
 import type { BodyMeasures, FrameMeasures } from "@/core/shape/measure";
 
 const line = (item: string, options: JobLine["options"] = {}, size = "deep"): JobLine => ({
@@ -118,4 +123,102 @@ test("too thin a lip beside the rest is found", () => {
     state: "stop",
     value: inch(0, 1, 8),
   });
+});
+
+describe("what was not seen before", () => {
+  test("a rest as wide as its wall leaves no lip: a stop with its number, not an exception", () => {
+    const found = findings(line("body", { restWidth: inch(0, 3, 4) }));
+    expect(found.find((f) => f.rule === "thin-lip")).toMatchObject({ state: "stop", value: 0 });
+    // The rests then reach to the outside: 19 7/8 apart.
+    expect(found.find((f) => f.rule === "rest-to-rest")).toMatchObject({ value: inch(19, 7, 8) });
+  });
+
+  test("a thin top bar with a groove for the sheet: 1/4 above and 1/4 below, the ear is not measured in its groove", () => {
+    const found = findings(line("body"), line("frame", { topBarThickness: inch(0, 5, 8), foundation: "plastic" }));
+    const value = (rule: string) => lengthText(found.find((f) => f.rule === rule)!.value, "in");
+    expect([value("top-gap"), value("bottom-gap")]).toEqual(["1/4", "1/4"]);
+  });
+
+  test("a two-deep long body is judged with the 18 3/4 frame: 1/4 below it (handbook 04)", () => {
+    expect(one("bottom-gap", line("long-body", { height: "double" }))).toMatchObject({ value: inch(0, 1, 4) });
+  });
+
+  test("28 frames and two followers do not go into 3/4 of spare; two frames fewer, or the room, clears it", () => {
+    const room = (options: JobLine["options"]) => one("follower-room", line("long-body", options))!;
+    expect(room({})).toMatchObject({ state: "care", value: -inch(1, 3, 8) });
+    expect(room({ spare: inch(2, 1, 4) }).state).toBe("ok");
+  });
+
+  test("a flat cover of the usual size beside a long box does not meet it, and says so; beside a body that it fits it is in order", () => {
+    const steps = (...lines: JobLine[]) =>
+      findings(...lines).filter((f) => f.rule === "footprint-step" && f.line === 0);
+    expect(steps(line("cover-flat"), line("long-body"))[0]).toMatchObject({ state: "care" });
+    expect(steps(line("cover-flat"), line("long-body"), line("body"))).toEqual([]);
+  });
+
+  test("floor, block and cover follow the job's own box, and say so; what was asked stays", () => {
+    const thick = line("body", { thickness: inch(0, 7, 8) });
+    const found = findings(
+      thick,
+      line("floor-solid"),
+      line("cover-telescoping"),
+      line("floor-solid", { bodyOutsideLength: inch(19, 7, 8) }),
+    );
+    const made = found.filter((f) => f.rule === "made-to-box").map((f) => [f.line, f.text]);
+    expect(made).toEqual([
+      [1, 'follows line 1, outside 20 1/8" × 16 1/2"'],
+      [2, 'follows line 1, outside 20 1/8" × 16 1/2"'],
+    ]);
+    expect(found.filter((f) => f.line === 1 && f.state !== "ok")).toEqual([]);
+  });
+
+  test("cuts from both faces leave wood between, or say that none is left; a hole does not break its edge", () => {
+    // Grips stand clear of the dados of a divided body and of the groove of a pair.
+    for (const l of [line("divided-body", { handholds: "all" }), line("long-body", { arrangement: "pair" })])
+      expect(findings(l).some((f) => f.rule === "wood-between")).toBe(false);
+    // 3/8 of handhold outside against 3/8 of dado inside, in 3/4 stock, at the same middle: nothing is left.
+    const grip = { name: "grip", kind: "handhold", l: "5*inch", w: "2*inch", long: "4*inch", high: "3/4*inch", deep: "3/8*inch", slope: "0" } as const; // prettier-ignore
+    const dado = { name: "dado", kind: "groove", run: "across", face: "far", at: "5*inch", width: "3/8*inch", deep: "3/8*inch" } as const; // prettier-ignore
+    const hole = { name: "rod hole", kind: "hole", l: "1*inch", w: "4*inch", diameter: "1/2*inch" } as const;
+    const own = designFromNothing("Board", []);
+    const recipe = { ...own, parts: own.parts.map((p) => ({ ...p, features: [grip, dado, hole] })) };
+    const left = woodLeft(shapeItem(recipe, findStandard("langstroth-10")!, "deep", {}), { line: 0, units: "in", bands: DEFAULT_BANDS }); // prettier-ignore
+    expect(left.map((f) => [f.rule, f.state, f.value])).toEqual([
+      ["wood-between", "stop", 0],
+      ["hole-edge", "stop", -inch(0, 1, 4)],
+    ]);
+  });
+
+  test("screws follow the wood, and one that grips too little says what would do (handbook 05 [trade])", () => {
+    expect(one("fastener-grip", line("body"))).toBeUndefined();
+    expect(one("fastener-grip", line("body", { thickness: inch(2), joint: "butt-ends-inside" }))).toBeUndefined();
+    const thin = one("fastener-grip", line("stand", { thickness: inch(2), railHigh: inch(2) }));
+    expect(thin).toMatchObject({ state: "stop", rule: "fastener-grip" });
+    expect(thin!.advice).toMatch(/would hold/);
+  });
+
+  test("what a standard has by itself is marked so; what this job did is not", () => {
+    const deep = findings(line("body", { handholds: "none" }));
+    expect(deep.find((f) => f.rule === "between-boxes")).toMatchObject({ state: "care", ofStandard: true });
+    const shrunk = findings(line("body", { depth: inch(9, 3, 4) }));
+    expect(shrunk.find((f) => f.rule === "between-boxes")!.ofStandard).toBeUndefined();
+  });
+
+  test("an entrance in a feed rim opens right above its board, a quarter clear of a 2 1/2 skirt; a deeper skirt is a stop", () => {
+    expect(one("skirt-clear", line("feed-rim-inner-board"))).toMatchObject({ state: "ok", value: inch(0, 1, 4) });
+    expect(one("skirt-clear", line("feed-rim-inner-board", { skirt: inch(3) }))).toMatchObject({ state: "stop" });
+  });
+});
+
+test("the screw for two pieces of wood: the handbook's own examples (05 [trade])", () => {
+  const size = (through: Length, grain: "side" | "end", units: "in" | "mm" = "in") =>
+    chooseScrew(through, inch(10), grain, units).size;
+  expect(size(mm(12), "side")).toBe("no. 6 × 1 1/4");
+  expect(["no. 8 × 1 5/8", "no. 8 × 2"]).toContain(size(inch(0, 3, 4), "side"));
+  expect(size(inch(0, 3, 4), "end")).toBe("no. 8 × 2 1/4");
+  expect(["no. 10 × 2 1/2", "no. 10 × 3"]).toContain(size(inch(1), "end"));
+  expect(size(mm(19), "end", "mm")).toBe("4.5 × 60");
+  // Its tip stays 1/8 inside the far face.
+  for (const into of [inch(0, 1, 2), inch(0, 3, 4), inch(1), inch(2)])
+    expect(chooseScrew(inch(0, 3, 4), into, "side", "in").length).toBeLessThanOrEqual(inch(0, 3, 4) + into - mm(3));
 });

@@ -1,7 +1,15 @@
+import { DEFAULT_BANDS } from "./bands";
+import { betweenBoxes } from "./between";
+import { demands, ownFigures } from "./demands";
+import { fitFrame } from "./frame";
+import { footprintStep, usualOutside } from "./footprint";
 import type { Finding } from "./finding";
 import { frameCount } from "@/core/shape/measure";
-import { DEFAULT_BANDS, betweenBoxes, demands, fitFrame, footprintStep, ownFigures, usualOutside } from "./rules";
-import { contactArea, excluderCover, innerVolume } from "./figures";
+import { contactArea, innerVolume } from "./figures";
+import { fastenerGrip } from "./fasteners";
+import { woodLeft } from "./wood";
+import { madeTo } from "./madeto";
+import { excluderCover } from "./excluder";
 import { nm, type Units } from "@/core/length/length";
 import { lengthOf } from "@/core/shape/shape";
 import { meetings } from "./meet";
@@ -11,9 +19,9 @@ import {
   frameFor,
   frameOf,
   framesFor,
-  itemOf,
   mates,
   schoolOf,
+  usualLine,
   type WorkedLine,
 } from "@/core/line/shapes";
 
@@ -44,17 +52,34 @@ function different(lines: WorkedLine[]): WorkedLine[] {
   return [...new Map(lines.toReversed().map((l) => [kind(l), l])).values()].toReversed();
 }
 
-/** Items that stand on each other in a hive. */
-const STACKED = ["body"];
-
 /** Every finding of a job's lines: each with itself, with what hangs in it, and with the others it meets in a hive. */
 export function fitLines(lines: WorkedLine[], units: Units): Finding[] {
-  const neighbours = different(lines.filter((l) => STACKED.includes(itemOf(l))));
+  const found = judged(lines, units);
+  const usual = judged(lines.map(usualLine), units);
+  return found.map((f) =>
+    f.state !== "ok" && OF_STANDARD.has(f.rule) && usual.some((u) => alike(f, u)) ? { ...f, ofStandard: true } : f,
+  );
+}
+
+/** Gaps and plays a standard has by itself, whatever a job does. */
+const OF_STANDARD = new Set(["top-gap", "bottom-gap", "between-boxes", "end-gap", "bearing", "end-play", "side-play"]);
+const alike = (a: Finding, b: Finding) =>
+  a.line === b.line && a.rule === b.rule && a.label === b.label && a.value === b.value;
+
+function judged(lines: WorkedLine[], units: Units): Finding[] {
+  const neighbours = different(lines.filter((l) => l.shape.recipe.stacks));
   const at = (line: number) => ({ line, units, bands: DEFAULT_BANDS });
   const outside = (l: WorkedLine) => ({ length: bodyOf(l.shape).outsideLength, width: bodyOf(l.shape).outsideWidth });
+  const insideOf = (l: WorkedLine) => ({ length: bodyOf(l.shape).insideLength, width: bodyOf(l.shape).insideWidth });
   return lines.flatMap((line): Finding[] => {
     const ctx = at(line.at);
-    const own = [...demands(line.shape, ctx), ...ownFigures(line.shape, ctx)];
+    const own = [
+      ...demands(line.shape, ctx),
+      ...fastenerGrip(line.shape, ctx),
+      ...woodLeft(line.shape, ctx),
+      ...madeTo(line, units),
+      ...ownFigures(line.shape, ctx),
+    ];
     if (line.shape.recipe.kind === "frame") {
       const box = mates(line, lines, "body").length > 0 ? undefined : bodyFor(line);
       if (!box) return own;
@@ -69,7 +94,8 @@ export function fitLines(lines: WorkedLine[], units: Units): Finding[] {
     const inside = framesFor(line, lines).flatMap((f) =>
       fitFrame(frameOf(f), bodyOf(line.shape), frameCount(line.shape), schoolOf(line.shape), ctx),
     );
-    const stacks = schoolOf(line.shape) !== "closed" && !hung(line).frame.openBelow && STACKED.includes(itemOf(line));
+    const stacks =
+      schoolOf(line.shape) !== "closed" && !hung(line).frame.openBelow && line.shape.recipe.stacks === true;
     const others = neighbours.filter((b) => b.at !== line.at && b.line.standard === line.line.standard);
     return [
       ...inside,
@@ -77,7 +103,7 @@ export function fitLines(lines: WorkedLine[], units: Units): Finding[] {
       ...others
         .filter((o) => stacks && o.line.size !== line.line.size)
         .map((o) => betweenBoxes(hung(line), hung(o), `Over the ${o.shape.title.toLowerCase()}`, ctx)),
-      ...(itemOf(line) === "body"
+      ...(line.shape.recipe.stacks
         ? [
             footprintStep(
               outside(line),
@@ -88,7 +114,20 @@ export function fitLines(lines: WorkedLine[], units: Units): Finding[] {
             ),
           ]
         : []),
-      ...(itemOf(line) === "body" ? [excluderCover(bodyOf(line.shape), usualOutside(line.shape), ctx)] : []),
+      ...(line.shape.recipe.stacks
+        ? [
+            excluderCover(
+              usualOutside(line.shape),
+              { inside: insideOf(line), outside: outside(line) },
+              {
+                label: "Bought excluder on each wall",
+                line: line.at,
+                units,
+                advice: "make the excluder's rim to the box, or narrow the box",
+              },
+            ),
+          ]
+        : []),
       ...figures(line, lines, ctx),
       ...others
         .filter((o) => o.at < line.at)

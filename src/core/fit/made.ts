@@ -1,9 +1,11 @@
+import { DEFAULT_BANDS } from "./bands";
+import { betweenBoxes } from "./between";
+import { fitFrame } from "./frame";
 import type { Length, Units } from "@/core/length/length";
 import type { WorkedLine } from "@/core/line/shapes";
 import { bodyOf, frameFor, frameOf, schoolOf } from "@/core/line/shapes";
 import type { Finding } from "./finding";
 import { type BodyMeasures, type FrameMeasures, frameCount } from "@/core/shape/measure";
-import { DEFAULT_BANDS, betweenBoxes, fitFrame } from "./rules";
 
 /** What can be measured on a made box and the frame that goes in it, by the names of the fit rules. */
 export const MADE_BODY = ["depth", "insideLength", "insideWidth", "restToRest", "restDepth"] as const;

@@ -1,12 +1,9 @@
-import { DEFAULT_BANDS } from "./rules";
+import { DEFAULT_BANDS } from "./bands";
 import type { Finding } from "./finding";
 import { judgeMeeting } from "./stack";
 import { type Standing, standingOf } from "@/core/line/standing";
 import type { Units } from "@/core/length/length";
-import { itemOf, type WorkedLine } from "@/core/line/shapes";
-
-/** Boxes that floors, covers, rims and sheets of the same standard stand under and on. */
-const BOXES = ["body", "divided-body", "joined-body"];
+import type { WorkedLine } from "@/core/line/shapes";
 
 /**
  * What a floor, cover, rim or sheet of a job says of the job's own boxes of its standard: a floor of the deepest, a
@@ -16,7 +13,7 @@ export function meetings(line: WorkedLine, lines: WorkedLine[], units: Units): F
   const item = standingOf(line, line.at, lines);
   if (!item || item.as === "body" || item.as === "stand" || item.as === "jacket") return [];
   const ofStandard = lines.filter((l) => l.line.standard === line.line.standard);
-  const boxes = boxesOf(line.line.standard, lines);
+  const boxes = meantFor(item, boxesOf(line.line.standard, lines), units);
   if (boxes.length === 0) return [];
   const deepest = boxes.reduce((a, b) => (b.height > a.height ? b : a));
   const shallowest = boxes.reduce((a, b) => (b.height < a.height ? b : a));
@@ -25,7 +22,9 @@ export function meetings(line: WorkedLine, lines: WorkedLine[], units: Units): F
   const inner = ofStandard.some((l) => l.shape.recipe.stands?.as === "inner-cover");
   // A cover made to a jacket goes over the jacket.
   const jackets = item.skirt
-    ? ofStandard.filter((l) => itemOf(l) === "insulated-jacket").flatMap((l) => standingOf(l, line.at, lines) ?? [])
+    ? ofStandard
+        .filter((l) => l.shape.recipe.stands?.as === "jacket")
+        .flatMap((l) => standingOf(l, line.at, lines) ?? [])
     : [];
   // Where there are inner covers, the frames are under those; where there are jackets, the skirt goes over them.
   const apart = [
@@ -45,13 +44,24 @@ export function meetings(line: WorkedLine, lines: WorkedLine[], units: Units): F
   return at([...under, ...round, ...over, ...missing]);
 }
 
+/** Of boxes of several footprints those the thing is made for; all of them when it is made for none. */
+function meantFor(item: Standing, boxes: Standing[], units: Units): Standing[] {
+  const misfit = (b: Standing) =>
+    (item.as === "floor" ? judgeMeeting(item, b, units) : judgeMeeting(b, item, units)).some(
+      (f) => f.state !== "ok" && ["footprint-step", "telescoping-clearance"].includes(f.rule),
+    );
+  if (new Set(boxes.map((b) => `${b.outside.length} ${b.outside.width}`)).size < 2) return boxes;
+  const meant = boxes.filter((b) => !misfit(b));
+  return meant.length > 0 ? meant : boxes;
+}
+
 const known = new WeakMap<WorkedLine[], Map<string, Standing[]>>();
 
 /** The different boxes a job has of a standard, worked out once for a job. */
 function boxesOf(standard: string, lines: WorkedLine[]): Standing[] {
   const of = known.get(lines) ?? new Map<string, Standing[]>();
   known.set(lines, of);
-  const own = lines.filter((l) => l.line.standard === standard && BOXES.includes(itemOf(l)));
+  const own = lines.filter((l) => l.line.standard === standard && l.shape.recipe.kind === "body");
   const boxes = of.get(standard) ?? distinct(own.flatMap((l) => standingOf(l, l.at, lines) ?? []));
   of.set(standard, boxes);
   return boxes;

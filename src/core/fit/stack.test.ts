@@ -1,6 +1,6 @@
+import { DEFAULT_BANDS, gapState } from "./bands";
 import { stand } from "@/core/hive/stand";
 import fc from "fast-check";
-import { DEFAULT_BANDS, gapState } from "./rules";
 import { emptyJob } from "@/core/job/job";
 import { inch } from "@/core/length/length";
 import { RECIPES } from "@/core/recipes";

@@ -1,5 +1,6 @@
+import { DEFAULT_BANDS, gapState } from "./bands";
+import { excluderCover } from "./excluder";
 import type { Finding, State } from "./finding";
-import { DEFAULT_BANDS, gapState } from "./rules";
 import { lengthWithUnit } from "@/core/length/format";
 import { inch, type Length, nm, type Units } from "@/core/length/length";
 import { lengthValue, toLength } from "@/core/formula/formula";
@@ -14,11 +15,7 @@ export function judgeStack(standing: Standing[], units: Units): Finding[] {
     ...complete(chain, rule),
     ...chain.flatMap((s, i) => (s.as === "body" ? spaces(chain, i, rule) : [])),
     ...chain.slice(1).flatMap((upper, i) => steps(upper, chain[i]!, rule)),
-    ...chain.flatMap((s, i) =>
-      s.as === "sheet" && (s.shape?.recipe.basedOn ?? s.shape?.recipe.id) === "excluder"
-        ? excluded(chain, i, rule)
-        : [],
-    ),
+    ...chain.flatMap((s, i) => (s.as === "sheet" && s.excludes ? excluded(chain, i, rule) : [])),
     ...chain.flatMap((s) => (s.skirt ? skirted(standing, s, rule) : [])),
     ...standing.filter((s) => s.as === "jacket").flatMap((s) => jacketed(s, standing, rule)),
   ];
@@ -71,7 +68,7 @@ function ruler(units: Units) {
       { rule, label, at, state, allowed: [null, null], text, advice },
       work(label, [["none", "nothing", 0]], "none"),
     );
-  return { say, work, finding, missing };
+  return { say, work, finding, missing, units };
 }
 
 /** What may not be missing, and what may not stand where it does. */
@@ -135,7 +132,8 @@ function spaces(chain: Standing[], i: number, r: Ruler): Finding[] {
   const found: Finding[] = [];
   if (body.judged.over) {
     const met = upward(chain, i);
-    if (met) found.push(between(body, met, r));
+    // Under combs that hang free the bees keep their own space, however the boxes are made.
+    if (met && !(met.end.as === "body" && !met.end.judged.under)) found.push(between(body, met, r));
   }
   const below = chain[i - 1];
   if (body.judged.under && below && below.as !== "body") {
@@ -162,11 +160,7 @@ function between(body: Standing, { end, rims }: { end: Standing; rims: Standing[
     [
       ["over", `over the frames of ${low(body)}`, body.over],
       ...rims.map((s, k): [string, string, number] => [`rim${k + 1}`, low(s), s.height]),
-      [
-        "under",
-        end.as === "body" ? `below the frames of ${low(end)}` : `below ${low(end)}'s sheet`,
-        end.as === "body" && !end.judged.under ? 0 : end.under,
-      ],
+      ["under", end.as === "body" ? `below the frames of ${low(end)}` : `below ${low(end)}'s sheet`, end.under],
     ],
     ["over", ...rims.map((_, k) => `rim${k + 1}`), "under"].join(" + "),
   );
@@ -311,43 +305,17 @@ function steps(upper: Standing, lower: Standing, r: Ruler): Finding[] {
 /** How much of each wall's edge below and above an excluder covers. */
 function excluded(chain: Standing[], i: number, r: Ruler): Finding[] {
   const sheet = chain[i]!;
-  return [chain[i - 1], chain[i + 1]].flatMap((box) => {
-    if (!box?.inside) return [];
-    const along = sheet.outside.length - box.inside.length <= sheet.outside.width - box.inside.width;
-    const pick = (z: { length: Length; width: Length }) => (along ? z.length : z.width);
-    const word = along ? "length" : "width";
-    const label = `Excluder on ${low(box)}`;
-    const w = r.work(
-      label,
-      [
-        ["sheet", `excluder, ${word}`, pick(sheet.outside)],
-        ["inside", `${low(box)}, inside ${word}`, pick(box.inside)],
-        ["outside", `${low(box)}, outside ${word}`, pick(box.outside)],
-      ],
-      "min((outside - inside) / 2, (sheet - inside) / 2)",
-    );
-    const half = nm(Math.round((pick(box.outside) - pick(box.inside)) / 4));
-    const state: State = w.value <= 0 ? "stop" : w.value < half ? "care" : "ok";
-    return [
-      r.finding(
-        {
-          rule: "excluder-cover",
-          label,
-          at: sheet.at,
-          state,
-          allowed: [half, null],
-          text:
-            state === "stop"
-              ? `too small: it falls in by ${r.say(-w.value)} each side, and the queen walks past`
-              : state === "care"
-                ? `covers ${r.say(w.value)} of the wall, wants half, ${r.say(half)}`
-                : `covers ${r.say(w.value)} of the wall`,
-          advice: "make its rim to the box",
-        },
-        w,
-      ),
-    ];
-  });
+  return [chain[i - 1], chain[i + 1]].flatMap((box) =>
+    box?.inside
+      ? [
+          excluderCover(
+            sheet.outside,
+            { inside: box.inside, outside: box.outside },
+            { label: `Excluder on ${low(box)}`, line: sheet.at, units: r.units, advice: "make its rim to the box" },
+          ),
+        ]
+      : [],
+  );
 }
 
 /** A skirt against everything it reaches down over, and entrances it would shut. */

@@ -1,5 +1,6 @@
 import { type Finding } from "@/core/fit/finding";
 import { fitLines } from "@/core/fit/lines";
+import { followBoxes } from "@/core/line/follow";
 import { shapeOfLine, type WorkedLine } from "@/core/line/shapes";
 import type { Job } from "./job";
 
@@ -15,7 +16,8 @@ const jobs = new WeakMap<Job, WorkedJob>();
 export function workJob(job: Job): WorkedJob {
   const known = jobs.get(job);
   if (known) return known;
-  const lines = job.lines.map((line, at) => ({ line, at, shape: shapeOfLine(line, job.units, job) }));
+  const shaped = job.lines.map((line, at) => ({ line, at, shape: shapeOfLine(line, job.units, job) }));
+  const lines = followBoxes(shaped, job);
   const worked = { job, lines, findings: fitLines(lines, job.units) };
   jobs.set(job, worked);
   return worked;

@@ -12,6 +12,8 @@ export interface WorkedLine {
   line: JobLine;
   at: number;
   shape: Shape;
+  /** The line whose box it is made to, where that is not the standard's usual one. */
+  follows?: number;
 }
 
 /** Whose own designs and standards a line may use, and the units it is asked in. */
@@ -88,6 +90,18 @@ const agree = (a: Shape, b: Shape) => {
   const [x, y] = [wordOf(a.scope, "boxes"), wordOf(b.scope, "boxes")];
   return x === undefined || y === undefined || x === y;
 };
+
+/** A line as it would be with its usual choices; designs of the maker's own have none to compare with. */
+export function usualLine(of: WorkedLine): WorkedLine {
+  const { line, shape } = of;
+  if (shape.recipe.basedOn !== undefined || Object.keys(line.options).length === 0) return of;
+  try {
+    return { ...of, line: { ...line, options: {} }, shape: usualShape(line.item, shape) };
+  } catch (e) {
+    if (e instanceof ShapeError) return of;
+    throw e;
+  }
+}
 
 /** The frame that hangs in a body: the job's own of that standard and size, otherwise the standard's. */
 export function frameFor(body: WorkedLine, lines: WorkedLine[]): Shape {

@@ -28,6 +28,8 @@ export interface Standing {
   entrance?: Length;
   /** Bees do not come past it. */
   tight?: boolean;
+  /** Keeps the queen back: what it covers of the walls beside it is judged. */
+  excludes?: boolean;
   shape?: Shape;
   frame?: Shape;
   frames: number;
@@ -72,6 +74,7 @@ export function standingOf(worked: WorkedLine, at: number, lines: WorkedLine[]):
     over: length(stands.over),
     ...(stands.skirt ? { skirt: { inside: size(stands.skirt.inside), deep: length(stands.skirt.deep) } } : {}),
     ...(stands.tight ? { tight: true } : {}),
+    ...(stands.excludes ? { excludes: true } : {}),
     ...(stands.entrance !== undefined ? { entrance: length(stands.entrance) } : {}),
   };
 }

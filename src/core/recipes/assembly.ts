@@ -18,10 +18,10 @@ export const screws = (
   through: string,
   into: string,
   grain: "side" | "end" = "side",
-  more: { when?: string; what?: string } = {},
+  more: { when?: string; what?: string; light?: boolean } = {},
 ): UseRecipe => ({
   what: more.what ?? "exterior screw",
-  screw: { through, into, grain },
+  screw: { through, into, grain, ...(more.light ? { light: true } : {}) },
   count,
   unit: "each",
   spare: 0.05,

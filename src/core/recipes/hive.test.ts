@@ -92,7 +92,7 @@ describe("rims and accessories", () => {
   test("a cover's skirt over the rim's entrance is found", () => {
     const state = (o: Options) =>
       workJob({ ...emptyJob("x", "in"), lines: [{ item: "feed-rim-inner-board", standard: "langstroth-10", size: "deep", quantity: 1, options: o }] }).findings.find((f) => f.rule === "skirt-clear")?.state; // prettier-ignore
-    expect([state({}), state({ skirt: inch(6) }), state({ skirt: inch(6), entrance: false })]).toEqual(["ok", "care", undefined]); // prettier-ignore
+    expect([state({}), state({ skirt: inch(6) }), state({ skirt: inch(6), entrance: false })]).toEqual(["ok", "stop", undefined]); // prettier-ignore
   });
   test("the pallet's deck is two hives and three inches each way, on three bearers", () => {
     const { parts } = make("pallet");

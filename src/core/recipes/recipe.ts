@@ -128,7 +128,15 @@ const useSchema = z.strictObject({
   what: z.string(),
   /** The size it is sold by, in a shop of inches and in one of millimetres: it is part of the name. */
   sold: z.strictObject({ in: z.string(), mm: z.string() }).optional(),
-  screw: z.strictObject({ through: formula, into: formula, grain: z.enum(["side", "end"]) }).optional(),
+  screw: z
+    .strictObject({
+      through: formula,
+      into: formula,
+      grain: z.enum(["side", "end"]),
+      /** Glued as well, or carries next to nothing: it only has to draw the pieces together. */
+      light: z.boolean().optional(),
+    })
+    .optional(),
   count: formula,
   unit: z.enum(["each", "m2"]),
   /** Bought over what is used, as a part of it. */
@@ -187,6 +195,8 @@ const standsSchema = z.strictObject({
   skirt: z.strictObject({ inside: z.tuple([formula, formula]), deep: formula }).optional(),
   /** Bees do not come past it, so nothing over it is glued down. */
   tight: z.boolean().optional(),
+  /** It keeps the queen back. */
+  excludes: z.boolean().optional(),
   /** Middle of holes through its walls that must stay clear of a skirt, below its upper edge, to the top of the hole. */
   entrance: formula.optional(),
 });
@@ -204,6 +214,8 @@ export const recipeSchema = z.strictObject({
   standards: z.array(id).optional(),
   /** Names a standard must give for it. */
   needs: z.array(name),
+  /** Boxes of it stand on one another, and bought covers, floors and excluders are meant to fit them. */
+  stacks: z.boolean().optional(),
   /** What hangs in it, an item id; the standard's own when not said. */
   hangs: z.union([id, z.strictObject({ by: name, is: z.record(z.string(), id) })]).optional(),
   /** From where inside it is measured, when not from the middle. */

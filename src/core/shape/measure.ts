@@ -39,9 +39,9 @@ export function measureBody(shape: Shape): BodyMeasures {
     ? { x: placeOf(shape, at.x), y: placeOf(shape, at.y) }
     : { x: Math.round((x0 + x1) / 2) + 1, y: Math.round((y0 + y1) / 2) + 1 };
   const low = z0 + Math.round((z1 - z0) / 5);
-  const lengthwise = gapAround(walls(shape, "x", { ...middle, z: low }), middle.x);
-  const crosswise = gapAround(walls(shape, "y", { ...middle, z: low }), middle.y);
-  const atTop = gapAround(walls(shape, "x", { ...middle, z: z1 - 1 }), middle.x);
+  const lengthwise = gapAround(walls(shape, "x", { ...middle, z: low }), middle.x, [x0, x1]);
+  const crosswise = gapAround(walls(shape, "y", { ...middle, z: low }), middle.y, [y0, y1]);
+  const atTop = gapAround(walls(shape, "x", { ...middle, z: z1 - 1 }), middle.x, [x0, x1]);
   const overRest = walls(shape, "z", { x: lengthwise.from - 1, y: middle.y, z: 0 });
   return {
     insideLength: nm(lengthwise.to - lengthwise.from),
@@ -63,11 +63,15 @@ function walls(shape: Shape, ...line: [Parameters<typeof probe>[1], Parameters<t
 const placeOf = (shape: Shape, formula: Parameters<Shape["scope"]["evaluate"]>[0]) =>
   toLength(shape.scope.evaluate(formula).value, "measuring point");
 
-function gapAround(wood: { from: number; to: number }[], at: number): { from: number; to: number } {
+/** The room around a place between wood; where there is none, as over a rest as wide as its wall, up to the outside. */
+function gapAround(
+  wood: { from: number; to: number }[],
+  at: number,
+  [first, last]: [number, number],
+): { from: number; to: number } {
   const before = wood.filter((w) => w.to <= at).at(-1);
   const after = wood.find((w) => w.from >= at);
-  if (!before || !after) throw new RangeError("no wall on both sides to measure between");
-  return { from: before.to, to: after.from };
+  return { from: before?.to ?? first, to: after?.from ?? last };
 }
 
 /** Reads a frame off its geometry. */
@@ -76,14 +80,20 @@ export function measureFrame(shape: Shape): FrameMeasures {
   const endBars = shape.parts.some((p) => p.role === "end-bar");
   const [e0, e1] = endBars ? reach(shape, "x", "end-bar") : [0, 0];
   const [z0, z1] = reach(shape, "z");
-  const [y0, y1] = reach(shape, "y");
-  const ear = probe(shape, "z", { x: x0 + 1, y: Math.round((y0 + y1) / 2) + 1, z: 0 }).at(-1);
+  const [y0, y1] = reach(shape, "y", "top-bar");
+  // An ear hangs on its thickest: a groove for the sheet may run out through its middle, or its edges be bevelled.
+  const ear = Math.max(
+    ...[1, 2].map((n) => {
+      const met = probe(shape, "z", { x: x0 + 1, y: y0 + Math.round(((y1 - y0) * n) / 4) + 1, z: 0 }).at(-1);
+      return met ? met.to - met.from : 0;
+    }),
+  );
   return {
     topBarLength: nm(x1 - x0),
     ...(endBars ? { frameLength: nm(e1 - e0) } : {}),
     openBelow: !shape.parts.some((p) => p.role === "bottom-bar"),
     frameHeight: nm(z1 - z0),
-    earThickness: nm(ear ? ear.to - ear.from : 0),
+    earThickness: nm(ear),
     pitch: lengthOf(shape, "pitch"),
     combThickness: lengthOf(shape, "combThickness"),
   };

@@ -36,18 +36,24 @@ const GAUGES: { upTo: Length; no: number; mm: string }[] = [
   { upTo: inch(0, 7, 8), no: 8, mm: "4.5" },
   { upTo: nm(Number.MAX_SAFE_INTEGER), no: 10, mm: "5" },
 ];
-/** Its tip stays so far inside the far face. */
-const TIP = inch(0, 1, 8);
+/** Its tip stays so far inside the far face: an eighth of an inch, by any tape. */
+const TIP = mm(3);
 
 /**
  * The screw that goes through one piece and holds in another (handbook 05 [trade]): about three times the near piece, so that two
  * thirds of it hold; in side grain an inch at most is wanted and 1.6 times the near piece at least, in end grain 1 1/2" and
- * twice; the tip inside the far face. Of the lengths that hold and stay inside, the nearest to that; otherwise the longest
+ * twice; the tip inside the far face. A light one, glued as well or carrying next to nothing, only draws the pieces together [mem]. Of the lengths that hold and stay inside, the nearest to that; otherwise the longest
  * that stays inside, with the length that would do.
  */
-export function chooseScrew(through: Length, into: Length, grain: "side" | "end", units: Units): Screw {
+export function chooseScrew(through: Length, into: Length, grain: "side" | "end", units: Units, light = false): Screw {
   const wants = nm(
-    Math.round(grain === "side" ? Math.min(inch(1), 1.6 * through) : Math.min(inch(1, 1, 2), 2 * through)),
+    Math.round(
+      light
+        ? Math.min(inch(0, 3, 8), through)
+        : grain === "side"
+          ? Math.min(inch(1), 1.6 * through)
+          : Math.min(inch(1, 1, 2), 2 * through),
+    ),
   );
   const aim = (grain === "side" ? 2.6 : 3) * through;
   const inside = LENGTHS[units].filter((l) => l <= through + into - TIP);

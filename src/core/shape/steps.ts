@@ -77,7 +77,9 @@ function useOf(use: NonNullable<StepRecipe["uses"]>[number], shape: Shape, units
     throw new FormulaError(`${use.what}: how much of it is no ${use.unit === "m2" ? "area" : "number"}`);
   const quantity = Math.max(0, value.of.valueOf() / (use.unit === "m2" ? 1e18 : 1));
   const length = (f: Parameters<typeof shape.scope.evaluate>[0]) => toLength(shape.scope.evaluate(f).value, use.what);
-  const screw = use.screw && chooseScrew(length(use.screw.through), length(use.screw.into), use.screw.grain, units);
+  const screw =
+    use.screw &&
+    chooseScrew(length(use.screw.through), length(use.screw.into), use.screw.grain, units, use.screw.light);
   return {
     what: [use.what, screw?.size ?? use.sold?.[units]].filter(Boolean).join(", "),
     quantity,

@@ -37,8 +37,10 @@ export function stationState(id: StationId, desk: Desk, laid: Laid): StationStat
   if (job.lines.length === 0) return { text: "waits for Ask" };
   if (id === "shape") {
     const stop = worked.findings.filter((f) => f.state === "stop").length;
-    const care = worked.findings.filter((f) => f.state === "care").length;
-    if (worst(worked.findings) === "ok") return { text: "everything fits" };
+    // What a standard has by itself is nothing this job did.
+    const own = worked.findings.filter((f) => !f.ofStandard);
+    const care = own.filter((f) => f.state === "care").length;
+    if (worst(own) === "ok") return { text: "everything fits" };
     return stop > 0 ? { text: `${count(stop, "thing")} will not fit`, wrong: true } : { text: `${care} to look at` };
   }
   if (layout.state === "failed") return { text: "could not lay out", wrong: true };

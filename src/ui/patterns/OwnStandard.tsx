@@ -1,6 +1,7 @@
 "use client";
+import { fitFrame } from "@/core/fit/frame";
+import { DEFAULT_BANDS } from "@/core/fit/bands";
 import { useState } from "react";
-import { fitFrame, DEFAULT_BANDS } from "@/core/fit/rules";
 import { frameCount, measureBody, measureFrame } from "@/core/shape/measure";
 import type { Finding } from "@/core/fit/finding";
 import type { Units } from "@/core/length/length";

@@ -163,7 +163,7 @@ function LineList({ desk }: { desk: Desk }) {
       <ul>
         {worked.lines.map(({ line: l, shape, at }) => {
           const stop = worked.findings.some((f) => f.line === at && f.state === "stop");
-          const care = worked.findings.some((f) => f.line === at && f.state === "care");
+          const care = worked.findings.some((f) => f.line === at && f.state === "care" && !f.ofStandard);
           return (
             <li key={at}>
               <button
@@ -304,7 +304,7 @@ function CutTable({ desk, onPart }: { desk: Desk; onPart(id: string): void }) {
 
 function FindingList({ findings, desk }: { findings: Finding[]; desk: Desk }) {
   const { job, lit } = desk;
-  const gaps = findings.filter((f) => f.bands);
+  const gaps = findings.filter((f) => f.bands).sort((a, b) => Number(a.ofStandard ?? 0) - Number(b.ofStandard ?? 0));
   const others = findings.filter((f) => !f.bands);
   const row = (f: Finding) => (
     <li key={`${f.rule} ${f.label}`} className="keep-together">
@@ -328,9 +328,11 @@ function FindingList({ findings, desk }: { findings: Finding[]; desk: Desk }) {
           </span>
         )}
         {(f.state !== "ok" || f.bands || f.rule === "bearing" || lit?.key === `finding ${f.rule}`) && (
-          <span className={`col-span-2 text-[.84rem] ${f.state === "ok" ? "text-soft" : "font-semibold text-madder"}`}>
-            {f.text}
-            {f.advice && <span className="block font-normal text-ink">{f.advice}</span>}
+          <span
+            className={`col-span-2 text-[.84rem] ${f.state === "ok" || f.ofStandard ? "text-soft" : "font-semibold text-madder"}`}
+          >
+            {f.ofStandard ? `${f.text.replace(/^care: /, "")}; the standard's own` : f.text}
+            {f.advice && !f.ofStandard && <span className="block font-normal text-ink">{f.advice}</span>}
           </span>
         )}
       </button>

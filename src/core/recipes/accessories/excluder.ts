@@ -67,6 +67,6 @@ export const excluder: Recipe = {
       mark: "mem",
     },
   ],
-  stands: { as: "sheet", height: "high", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: 'standardBeeSpace == "bottom" ? rimHigh : 0*inch', over: 'standardBeeSpace == "bottom" ? 0*inch : rimHigh' },
+  stands: { as: "sheet", excludes: true, height: "high", outside: ["bodyOutsideLength", "bodyOutsideWidth"], under: 'standardBeeSpace == "bottom" ? rimHigh : 0*inch', over: 'standardBeeSpace == "bottom" ? 0*inch : rimHigh' },
   demands: [{ rule: "excluder-rim", label: "Bee space above the sheet", value: "rimHigh", least: "1/4*inch", below: "care", advice: "make the rim 3/8", mark: "trade" }],
 };

@@ -182,7 +182,7 @@ export const insulatedJacket: Recipe = {
       text: "Screw the cladding through the foam into the box. Mark the new outside on the cover's sheet.",
       station: "bench",
       joins: ["cladding-side", "cladding-end"],
-      uses: [screws("16", "cladding + foam", "boxWall")],
+      uses: [screws("16", "cladding + foam", "boxWall", "side", { light: true })],
       setup: 5,
       each: 12,
       check: "a cover to the new outside goes on",

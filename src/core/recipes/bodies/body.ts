@@ -10,6 +10,7 @@ export const body: Recipe = {
   name: "Body",
   family: "bodies",
   kind: "body",
+  stacks: true,
   about: "Four walls without top or floor that hang frames.",
   needs: ["boxInsideLength", "boxInsideWidth", "bodyDepth", "restWidth", "restDepth", "topBarLength"],
   parameters: WALL_PARAMETERS,

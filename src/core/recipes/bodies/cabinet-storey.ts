@@ -1,5 +1,19 @@
+import type { FeatureRecipe } from "@/core/feature/feature";
 import { each, glue, screws } from "../assembly";
 import type { Recipe } from "../recipe";
+
+/** The rods lie in notches up from the lower edge, at the middle of each: a hole there would break out of it. */
+const rodNotches = (first: string): FeatureRecipe[] =>
+  [0, 1, 2].map((n) => {
+    const middle = `${first} + ${n} * (frameLength - 2 * rodInset) / 2`;
+    return {
+      name: "notch for a rod",
+      kind: "notch",
+      l: [`${middle} - rodDiameter / 2`, `${middle} + rodDiameter / 2`],
+      w: ["clearHeight - rodDiameter", "clearHeight"],
+      check: "a rod lies in it level, its top flush with a scrap of its own thickness",
+    };
+  });
 
 /** One storey of a hive opened from the back: frames without ears stand on three rods and are slid in. Measure yours. */
 export const cabinetStorey: Recipe = {
@@ -22,7 +36,6 @@ export const cabinetStorey: Recipe = {
     { name: "clearWidth", label: "clear width", formula: "frames * pitch + 10*mm", mark: "mem" },
     { name: "outsideDepth", label: "outside, front to back", formula: "clearDepth + thickness", mark: "arithmetic" },
     { name: "outsideWidth", label: "outside width", formula: "clearWidth + 2 * thickness", mark: "arithmetic" },
-    { name: "rodHole", label: "hole in a side", formula: "thickness / 2", mark: "mem" },
   ],
   parts: [
     {
@@ -33,7 +46,7 @@ export const cabinetStorey: Recipe = {
       width: "clearHeight",
       thickness: "thickness",
       outside: "mark the outside face",
-      features: [{ name: "rod holes", kind: "hole", l: "outsideDepth - door - 8*mm - frameLength + rodInset", w: "clearHeight - rodDiameter / 2", diameter: "rodDiameter", count: "3", step: "(frameLength - 2 * rodInset) / 2" }],
+      features: rodNotches("outsideDepth - door - 8*mm - frameLength + rodInset"),
       places: [{ at: ["0", "0", "clearHeight"], l: "+x", w: "-z", t: "+y" }],
     },
     {
@@ -44,7 +57,7 @@ export const cabinetStorey: Recipe = {
       width: "clearHeight",
       thickness: "thickness",
       outside: "mark the outside face",
-      features: [{ name: "rod holes", kind: "hole", l: "door + 8*mm + rodInset", w: "clearHeight - rodDiameter / 2", diameter: "rodDiameter", count: "3", step: "(frameLength - 2 * rodInset) / 2" }],
+      features: rodNotches("door + 8*mm + rodInset"),
       places: [{ at: ["outsideDepth", "outsideWidth", "clearHeight"], l: "-x", w: "-z", t: "-y" }],
     },
     {
@@ -63,7 +76,7 @@ export const cabinetStorey: Recipe = {
     {
       id: "glue-up",
       name: "Put the storey together",
-      text: "Screw the front between the sides, flush below; glue the joint. Push the three rods into their holes.",
+      text: "Screw the front between the sides, flush below; glue the joint. Lay the three rods in their notches and pin them.",
       station: "clamps",
       joins: ["side", "other-side", "front"],
       uses: [screws("6", "thickness", "clearWidth / 2", "end"), glue("2 * clearHeight * thickness"), each("steel rod, 8 mm", "3")],
@@ -73,7 +86,7 @@ export const cabinetStorey: Recipe = {
       lot: 4,
       hazard: "glue",
       check: "a frame slides in on the rods and stops at the front by a bee space",
-      mistakes: ["rod holes bored from the wrong end: the sides are a pair, not twins"],
+      mistakes: ["rod notches cut from the wrong end: the sides are a pair, not twins"],
       mark: "mem",
     },
     {

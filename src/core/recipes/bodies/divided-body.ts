@@ -12,6 +12,7 @@ const hole = (l: string, when?: string) => ({ name: "entrance", kind: "hole" as 
 
 export const dividedBody: Recipe = {
   ...body,
+  stacks: undefined,
   id: "divided-body",
   name: "Divided body",
   about: "Four mating chambers in a standard body, each with its own entrance and half-length frames.",
@@ -40,6 +41,9 @@ export const dividedBody: Recipe = {
   ],
   parts: [
     ...wallParts({
+      // Two short grips clear of the middle, where the dados run inside.
+      sideGrips: ["sideLength / 4", "3 * sideLength / 4"].map((middle) => ({ middle, long: "3*inch" })),
+      endGrips: ["endLength / 4", "3 * endLength / 4"].map((middle) => ({ middle, long: "3*inch" })),
       sides: [{ name: "dado for the cross partition", check: CENTRED, kind: "groove", run: "across", face: "far", at: "(sideLength - ply) / 2", width: "ply", deep: "tongue" }, hole("2*inch + thickness - (outsideLength - sideLength) / 2")],
       ends: [
         { name: "dado for the lengthwise partition", check: CENTRED, kind: "groove", run: "across", face: "far", at: "(endLength - thinPly) / 2", width: "thinPly", deep: "restWidth" },

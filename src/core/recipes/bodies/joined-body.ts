@@ -8,6 +8,7 @@ import { wallAssembly, wallParts } from "./walls";
 /** Two bodies as one cavity for extra-deep frames: only the upper has rests; followers fill what fewer frames leave. */
 export const joinedBody: Recipe = {
   ...body,
+  stacks: undefined,
   id: "joined-body",
   name: "Joined body",
   about: "Two bodies fixed together as one cavity for extra-deep frames; the lower has no rests.",

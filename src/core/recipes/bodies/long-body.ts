@@ -27,6 +27,7 @@ const zoned = (name: (typeof ZONE_NEEDS)[number]) => ({
  */
 export const longBody: Recipe = {
   ...body,
+  stacks: undefined,
   id: "long-body",
   name: "Long body",
   about: "A horizontal hive: many frames side by side in one box, with followers and legs.",
@@ -97,7 +98,15 @@ export const longBody: Recipe = {
     { name: "followerCount", label: "followers", formula: 'followers == "none" ? 0 : followers == "one" ? 1 : 2', mark: "arithmetic" },
   ],
   parts: [
-    ...wallParts({ ends: [{ name: "groove for the excluder", kind: "groove", when: 'arrangement == "pair"', run: "across", face: "far", at: "(endLength - excluderGroove) / 2", width: "excluderGroove", deep: "excluderGroove" }] }),
+    ...wallParts({
+      // A grip at the middle of an end would meet the excluder's groove inside.
+      endGrips: [
+        { middle: "endLength / 2", when: 'arrangement != "pair"' },
+        { middle: "endLength / 4", when: 'arrangement == "pair"' },
+        { middle: "3 * endLength / 4", when: 'arrangement == "pair"' },
+      ],
+      ends: [{ name: "groove for the excluder", kind: "groove", when: 'arrangement == "pair"', run: "across", face: "far", at: "(endLength - excluderGroove) / 2", width: "excluderGroove", deep: "excluderGroove" }],
+    }),
     {
       id: "winter-board",
       name: "Winter board, in the excluder's place",

@@ -11,6 +11,7 @@ export const nationalBody: Recipe = {
   name: "Body",
   family: "bodies",
   kind: "body",
+  stacks: true,
   about: "Sides with inner walls housed between them and rails for hand grips.",
   standards: ["national"],
   needs: ["outsideSquare", "boxInsideLength", "bodyDepth"],

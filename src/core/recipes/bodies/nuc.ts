@@ -4,6 +4,7 @@ import { body } from "./body";
 /** A small body, usually of five frames. Five at 1 3/8 and 5/8 spare give the 7 1/2 of the trade. */
 export const nuc: Recipe = {
   ...body,
+  stacks: undefined,
   id: "nuc",
   name: "Nuc",
   about: "A small body, usually five frames.",

@@ -4,6 +4,7 @@ import { body } from "./body";
 /** The small square stack box: inside as long as it is wide, any board; four stand with entrances at right angles. */
 export const squareBox: Recipe = {
   ...body,
+  stacks: undefined,
   id: "square-box",
   name: "Square stack box",
   about: "A small square box for five pi frames; four stand with entrances at right angles, or stack.",

@@ -362,10 +362,32 @@ const corner = (edge: "left" | "right", joint: "rabbet-ends" | "rabbet-sides"): 
   check: joint === "rabbet-ends" ? "a side's end fills the rabbet flush" : "an end fills the rabbet flush",
 });
 const mitre = (edge: "left" | "right", of: "thickness" | "endThickness"): FeatureRecipe => ({ name: "mitre", kind: "bevel", when: 'joint == "mitre"', edge, face: "far", across: of === "thickness" ? "endThickness" : "thickness", deep: of });
-const handhold = (when: string, middle: string): FeatureRecipe => ({ name: "handhold", kind: "handhold", when, l: middle, w: "2*inch", long: "4*inch", high: "3/4*inch", deep: "pocketDeep", slope: "pocketSlope" });
+/** Where a grip lies along a wall, how long it is, and when it is there. */
+export interface Grip {
+  middle: string;
+  long?: string;
+  when?: string;
+}
+const handhold = (when: string, { middle, long = "4*inch", when: also }: Grip): FeatureRecipe => ({
+  name: "handhold",
+  kind: "handhold",
+  when: also ? `(${when}) && (${also})` : when,
+  l: middle,
+  w: "2*inch",
+  long,
+  high: "3/4*inch",
+  deep: "pocketDeep",
+  slope: "pocketSlope",
+});
 
 /** Sides, ends and cleats; `more` adds features to sides and ends, `rests` false leaves the rests out. */
-export function wallParts({ sides = [], ends = [], rests = true }: { sides?: FeatureRecipe[]; ends?: FeatureRecipe[]; rests?: boolean } = {}): PartRecipe[] {
+export function wallParts({
+  sides = [],
+  ends = [],
+  rests = true,
+  sideGrips = [{ middle: "sideLength / 2" }],
+  endGrips = [{ middle: "endLength / 2" }],
+}: { sides?: FeatureRecipe[]; ends?: FeatureRecipe[]; rests?: boolean; sideGrips?: Grip[]; endGrips?: Grip[] } = {}): PartRecipe[] {
   return [
     {
       id: "side",
@@ -386,7 +408,7 @@ export function wallParts({ sides = [], ends = [], rests = true }: { sides?: Fea
         corner("right", "rabbet-sides"),
         mitre("left", "thickness"),
         mitre("right", "thickness"),
-        handhold('handholds == "all"', "sideLength / 2"),
+        ...sideGrips.map((g) => handhold('handholds == "all"', g)),
         ...sides,
       ],
       places: [
@@ -416,7 +438,7 @@ export function wallParts({ sides = [], ends = [], rests = true }: { sides?: Fea
         ...(rests
           ? [{ name: "rest", kind: "rabbet" as const, edge: "top" as const, face: "far" as const, across: "restCut", deep: "restWidth", from: "restStart", to: "endLength - restStart", check: "an ear lies flat and clear of the wall" }]
           : []),
-        handhold('handholds == "ends" || handholds == "all"', "endLength / 2"),
+        ...endGrips.map((g) => handhold('handholds == "ends" || handholds == "all"', g)),
         ...ends,
       ],
       places: [
@@ -510,10 +532,10 @@ export function wallAssembly({
           {
             id: "cleats",
             name: "Screw the cleats on",
-            text: "A cleat on the outside of each end, its slope up and outwards so that rain runs off, three screws from the front.",
+            text: "Glue a cleat on the outside of each end, its slope up and outwards so that rain runs off; three screws from the front.",
             station: "bench" as const,
             joins: ["cleat"],
-            uses: [screws("2 * 3", "thickness", "endThickness")],
+            uses: [screws("2 * 3", "thickness", "endThickness", "side", { light: true }), glue("2 * cleatLength * cleatHeight")],
             when: 'handholds == "cleats"',
             setup: 3,
             each: 3,

@@ -1,4 +1,4 @@
-import { each, screws } from "../assembly";
+import { each, glue, screws } from "../assembly";
 import type { PartRecipe, Recipe } from "../recipe";
 import { FOR_BOX, RIM_NEEDS, RIM_VALUES, rimAssembly, rimParameters, rimParts } from "../rims";
 
@@ -80,10 +80,10 @@ export const roofGable: Recipe = {
       {
         id: "gables",
         name: "Screw on gables and seats",
-        text: "Stand a gable on each end, outside faces flush, and screw the seat strips inside, across the joint: the roof stands on them.",
+        text: "Stand a gable on each end, outside faces flush, and glue and screw the seat strips inside, across the joint: the roof stands on them.",
         station: "bench",
         joins: ["gable", "seat"],
-        uses: [screws("8", "seat", "endThickness")],
+        uses: [screws("8", "seat", "endThickness", "side", { light: true }), glue("2 * insideWidth * seat")],
         setup: 4,
         each: 8,
         check: "gables stand upright, their points level",

@@ -33,9 +33,9 @@ export const feedRimInnerBoard: Recipe = {
     {
       name: "entranceAt",
       label: "middle of the entrance, from the top",
-      formula: "under >= 1.375*inch ? depth - under / 2 : depth - under - board - bore / 2 - 1/8*inch",
+      formula: "under >= 1.375*inch ? depth - under / 2 : depth - under - board - bore / 2",
       mark: "trade",
-      why: "below the board when there is room, otherwise above it",
+      why: "below the board when there is room, otherwise right above it",
     },
   ],
   parts: [
@@ -126,6 +126,15 @@ export const feedRimInnerBoard: Recipe = {
   }),
   stands: { as: "sheet", height: "depth", outside: ["outsideLength", "outsideWidth"], under: "under", over: "depth - under - board", entrance: "entrance ? entranceAt - bore / 2 : depth" },
   demands: [
-    { rule: "skirt-clear", label: "Entrance clear below the cover's skirt", value: "entranceAt - bore / 2 - skirt", least: "0*inch", below: "care", when: "entrance", advice: "a deeper rim, or a cover with a shorter skirt", mark: "trade" },
+    {
+      rule: "skirt-clear",
+      label: "Entrance clear below the cover's skirt",
+      value: "entranceAt - bore / 2 - skirt",
+      least: "1/4*inch",
+      below: "stop",
+      when: "entrance",
+      advice: "a deeper rim, or a cover with a shorter skirt",
+      mark: "trade",
+    },
   ],
 };

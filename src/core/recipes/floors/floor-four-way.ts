@@ -76,7 +76,7 @@ export const floorFourWay: Recipe = {
       text: "Fit the cross bar and the lengthwise bars over the mesh, tops flush with the rails, two screws a joint. Set the divided body on: every partition stands on a bar, bee-tight.",
       station: "bench",
       joins: ["cross-bar", "lengthwise-bar"],
-      uses: [screws("8", "thickness", "half / 2", "end")],
+      uses: [screws("8", "thickness", "half", "end")],
       setup: 5,
       each: 6,
       check: "a straight edge over rails and bars shows no light",

@@ -1,4 +1,4 @@
-import { each, screws } from "../assembly";
+import { each, glue, screws } from "../assembly";
 import type { Recipe } from "../recipe";
 import { FOR_BOX, RIM_NEEDS } from "../rims";
 
@@ -129,10 +129,10 @@ export const floorScreened: Recipe = {
     {
       id: "ledges",
       name: "Fasten the ledges",
-      text: "Screw the side ledges, then the back ledge between them, level with the front's upper edge.",
+      text: "Glue and screw the side ledges, then the back ledge between them, level with the front's upper edge.",
       station: "bench",
       joins: ["side-ledge", "back-ledge"],
-      uses: [screws("8", "ledgeWide", "thickness")],
+      uses: [screws("8", "ledgeWide", "thickness", "side", { light: true }), glue("2 * (innerLength + between) * ledgeHigh")],
       setup: 2,
       each: 5,
       check: "ledges and front lie in one plane",

@@ -1,4 +1,4 @@
-import { screws } from "../assembly";
+import { glue, screws } from "../assembly";
 import type { Recipe } from "../recipe";
 import { RIM_NEEDS } from "../rims";
 
@@ -40,10 +40,10 @@ export const jigHandhold: Recipe = {
     {
       id: "assemble",
       name: "Screw the stops on square",
-      text: "Screw the edge stop along the upper edge and the end stop square to it. Mark OUTSIDE on the face that meets the board: the handhold goes where that face lies. Clamp board and template together; make the cut in two depths. Never hold the board by hand.",
+      text: "Glue and screw the edge stop along the upper edge and the end stop square to it. Mark OUTSIDE on the face that meets the board: the handhold goes where that face lies. Clamp board and template together; make the cut in two depths. Never hold the board by hand.",
       station: "bench",
       joins: ["template", "edge-stop", "end-stop"],
-      uses: [screws("6", "ply", "stop")],
+      uses: [screws("6", "ply", "stop", "side", { light: true }), glue("(bodyOutsideWidth + tall) * stop")],
       setup: 6,
       each: 8,
       hazard: "router",

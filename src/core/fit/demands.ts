@@ -1,0 +1,76 @@
+import { type Length, mm, nm } from "@/core/length/length";
+import { lengthWithUnit } from "@/core/length/format";
+import { toLength } from "@/core/formula/formula";
+import { type Working } from "@/core/formula/scope";
+import { type Shape, holds } from "@/core/shape/shape";
+import type { Finding } from "./finding";
+import { type Context } from "./bands";
+
+/** What the recipe itself demands, as findings. */
+export function demands(shape: Shape, ctx: Context): Finding[] {
+  return shape.recipe.demands
+    .filter((d) => holds(d.when, shape.scope))
+    .map((d) => {
+      const evaluated = shape.scope.evaluate(d.value);
+      const working: Working = {
+        name: d.rule,
+        label: d.label,
+        source: "worked out",
+        mark: d.mark,
+        value: evaluated.value,
+        formula: evaluated.formula,
+        tokens: evaluated.tokens,
+      };
+      const value = toLength(evaluated.value, d.label);
+      const least = toLength(shape.scope.evaluate(d.least).value, d.label);
+      const ok = value >= least;
+      const say = (l: Length) => lengthWithUnit(l, ctx.units);
+      return {
+        rule: d.rule,
+        label: d.label,
+        line: ctx.line,
+        state: ok ? "ok" : d.below,
+        value,
+        allowed: [least, null],
+        text: ok ? `${say(value)}, wants ${say(least)} or more` : `${say(value)} of the ${say(least)} it wants`,
+        advice: ok ? "" : d.advice,
+        working,
+      };
+    });
+}
+
+/** The recipe's own figures to compare by: litres from a volume, R and heat loss as plain numbers. */
+export function ownFigures(shape: Shape, ctx: Context): Finding[] {
+  return (shape.recipe.figures ?? [])
+    .filter((f) => holds(f.when, shape.scope))
+    .map((f) => {
+      const evaluated = shape.scope.evaluate(f.formula);
+      const behind =
+        evaluated.tokens.length === 1 && shape.scope.has(evaluated.formula)
+          ? shape.scope.working(evaluated.formula)
+          : undefined;
+      const working: Working = {
+        name: f.rule,
+        label: f.label,
+        source: "worked out",
+        mark: f.mark,
+        ...evaluated,
+        ...(behind?.formula ? { formula: behind.formula, tokens: behind.tokens } : {}),
+      };
+      const n = working.value.kind === "amount" ? working.value.of.valueOf() : NaN;
+      const shown = f.unit === "l" ? n / 1e24 : n;
+      const text = `${shown.toFixed(2)} ${f.unit}${f.unit === "m²·K/W" ? ` (R ${(shown * 5.678).toFixed(1)})` : ""}`;
+      return {
+        rule: f.rule,
+        label: f.label,
+        line: ctx.line,
+        state: "ok",
+        value: nm(0),
+        figure: { text, mm: Math.round(f.unit === "l" ? n / 1e18 : shown * 1000) },
+        allowed: [null, null],
+        text: f.text,
+        advice: "",
+        working,
+      };
+    });
+}

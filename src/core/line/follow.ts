@@ -1,0 +1,49 @@
+import type { Length } from "@/core/length/length";
+import { FormulaError } from "@/core/formula/formula";
+import { ShapeError } from "@/core/shape/shape";
+import { type Own, bodyOf, shapeOfLine, type WorkedLine } from "./shapes";
+
+/** The names a recipe gives the box it is made to. */
+const BOX = ["bodyOutsideLength", "bodyOutsideWidth"] as const;
+
+interface Outside {
+  bodyOutsideLength: Length;
+  bodyOutsideWidth: Length;
+}
+
+/**
+ * Floors, covers and sheets of a job are made to the job's own boxes of their standard where nobody said otherwise: what has a
+ * skirt to the largest, other things to the deepest. Where those are the standard's usual ones, nothing changes.
+ */
+export function followBoxes(lines: WorkedLine[], own: Own): WorkedLine[] {
+  return lines.map((line) => {
+    const asks = BOX.filter((name) => line.shape.recipe.parameters.some((p) => p.name === name));
+    if (asks.length === 0 || asks.some((name) => line.line.options[name] !== undefined)) return line;
+    const boxes = lines.filter((l) => l.shape.recipe.stacks && l.line.standard === line.line.standard);
+    if (boxes.length === 0) return line;
+    const box = line.shape.recipe.stands?.skirt ? largest(boxes) : deepest(boxes);
+    const { outsideLength, outsideWidth } = bodyOf(box.shape);
+    const to: Outside = { bodyOutsideLength: outsideLength, bodyOutsideWidth: outsideWidth };
+    const usual = BOX.every((name) => !line.shape.scope.has(name) || lengthNamed(line, name) === to[name]);
+    if (usual) return line;
+    const asked = Object.fromEntries(asks.map((name) => [name, to[name]]));
+    try {
+      const shape = shapeOfLine({ ...line.line, options: { ...line.line.options, ...asked } }, own.units, own);
+      return { ...line, shape, follows: box.at };
+    } catch (e) {
+      // Beyond what the item can be made to: it stays as it was, and the fit rules say what does not meet.
+      if (e instanceof ShapeError || e instanceof FormulaError) return line;
+      throw e;
+    }
+  });
+}
+
+const area = (l: WorkedLine) => bodyOf(l.shape).outsideLength * bodyOf(l.shape).outsideWidth;
+const largest = (boxes: WorkedLine[]) => boxes.reduce((a, b) => (area(b) > area(a) ? b : a));
+const deepest = (boxes: WorkedLine[]) =>
+  boxes.reduce((a, b) => (bodyOf(b.shape).depth > bodyOf(a.shape).depth ? b : a));
+
+function lengthNamed(line: WorkedLine, name: string): number {
+  const { value } = line.shape.scope.working(name);
+  return value.kind === "amount" ? Number(value.of.round().valueOf()) : NaN;
+}
