@@ -48,3 +48,11 @@ export function kindOf(s: Pick<BoardStock, "form" | "material">): Material {
   ];
   return words.find(([, word]) => word.test(s.material))?.[0] ?? "ply";
 }
+
+/** What a square nanometre of the cheapest bought board costs; null where none has a price. */
+export function cheapestByArea(stock: StockEntry[]): number | null {
+  const prices = stock.flatMap((s) =>
+    s.form === "board" && s.source === "buy" && s.price > 0 ? [s.price / (s.length * s.width)] : [],
+  );
+  return prices.length > 0 ? Math.min(...prices) : null;
+}

@@ -1,41 +1,50 @@
-import type { JobLine } from "@/core/line/line";
-import { type MakersOwn, recipeOf } from "@/core/designs/design";
-import { standardOf } from "@/core/standards/own";
+import { recipeOf } from "@/core/designs/design";
 import { toNumber } from "@/core/formula/formula";
-import { lengthOf, type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
+import type { Length, Units } from "@/core/length/length";
+import type { JobLine } from "@/core/line/line";
+import type { Own } from "@/core/line/shapes";
+import { type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
 import { stepsOf } from "@/core/shape/steps";
-import { GRAVITY, screwWithdrawal } from "./strength";
+import { standardOf } from "@/core/standards/own";
+import { GRAVITY, screwShear, screwWithdrawal } from "./strength";
 
-/** A corner joint of a line, judged: figures to compare by, for one box. */
+/** A corner joint of a line, judged: figures to compare by, for one box and for all that are asked. */
 export interface JointJudged {
   id: string;
   label: string;
   note: string;
   /** Cut sizes, as they come out with this joint. */
-  side: ReturnType<typeof lengthOf>;
-  end: ReturnType<typeof lengthOf>;
-  fasteners: number;
+  side: Length;
+  end: Length;
+  /** What is taken for one box, by its name. */
+  screws: { what: string; count: number }[];
   /** cm²; end grain counts a quarter [mem]. */
   glue: number;
-  /** What pulls a side, or an end, off outwards by withdrawal alone, N. */
-  holdsSide: number;
-  holdsEnd: number;
+  /**
+   * What pulls a side, or an end, off outwards, N: withdrawal of the screws that go in that way and shear of those that cross it. Null
+   * where the joint interlocks: glue and wood hold it, not its few fasteners.
+   */
+  holdsSide: number | null;
+  holdsEnd: number | null;
+  /** Setting up once, and then each box. */
+  setup: number;
+  each: number;
+  /** For all boxes asked. */
   minutes: number;
-  /** Wood in the four blanks, dm². */
+  /** Wood in the blanks of all boxes asked, m², and what it costs at the job's cheapest board; null without a price. */
   wood: number;
+  money: number | null;
 }
 
-/** A number 8 screw of 1 5/8, the usual one in this trade. */
-const SCREW = { diameter: 4.17, length: 41.3 };
-
-/** How many of a corner's fasteners go in through the side; the others through the end. */
-const THROUGH_SIDE: Record<string, number> = { "butt-ends-inside": 1, "butt-sides-inside": 0 };
+/** Joints whose parts hold each other. */
+const INTERLOCKED = ["finger", "dovetail"];
 
 /**
- * Every corner joint the line's recipe knows, worked out in the same box: what it takes and what it holds. Withdrawal
- * is into end grain, as at every corner of a box (Wood Handbook, fastenings, from memory).
+ * Every corner joint the line's recipe knows, worked out in the same box: what it takes and what it holds. Withdrawal is into end
+ * grain, as at every corner of a box; shear is that of a wood screw across the grain (Wood Handbook, fastenings, from memory).
+ * `perArea` is what a square nanometre of board costs.
  */
-export function compareJoints(line: JobLine, own: MakersOwn = { standards: [], designs: [] }): JointJudged[] {
+export function compareJoints(line: JobLine, own: Own, perArea: number | null = null): JointJudged[] {
   const standard = standardOf(line.standard, own.standards)!;
   const recipe = recipeOf(line.item, standard, own)!;
   const joints = recipe.parameters.find((p) => p.name === "joint");
@@ -43,8 +52,8 @@ export function compareJoints(line: JobLine, own: MakersOwn = { standards: [], d
   return joints.choices.flatMap((choice) => {
     const { lap: _lap, ...options } = line.options;
     try {
-      const shape = shapeItem(recipe, standard, line.size, { ...options, joint: choice.id });
-      return [judge(shape, choice)];
+      const shape = shapeItem(recipe, standard, line.size, { ...options, joint: choice.id }, own.units);
+      return [judge(shape, choice, line.quantity, own.units, perArea)];
     } catch (e) {
       if (e instanceof ShapeError) return [];
       throw e;
@@ -52,33 +61,55 @@ export function compareJoints(line: JobLine, own: MakersOwn = { standards: [], d
   });
 }
 
-function judge(shape: Shape, choice: { id: string; label: string; note?: string }): JointJudged {
+function judge(
+  shape: Shape,
+  choice: { id: string; label: string; note?: string },
+  quantity: number,
+  units: Units,
+  perArea: number | null,
+): JointJudged {
   const area = (name: string) => {
     const v = shape.scope.working(name).value;
     return v.kind === "amount" ? v.of.valueOf() / 1e14 : 0;
   };
-  const corner = toNumber(shape.scope.working("cornerFasteners").value, "fasteners");
-  const through = Math.round(corner * (THROUGH_SIDE[choice.id] ?? 0.5));
   const wood = shape.scope.working("wood").value;
   const gravity = GRAVITY[wood.kind === "word" ? wood.of : ""] ?? 0.35;
-  const hold = (n: number, wall: number) =>
-    2 * n * screwWithdrawal(gravity, SCREW.diameter, Math.max(0, SCREW.length - wall / 1e6), "end");
+  const steps = stepsOf(shape, units);
+  const glued = steps.find((s) => s.joins.some((p) => p.role === "side"));
+  const screws = (glued?.uses ?? []).flatMap((u) => (u.screw && u.quantity > 0 ? [{ ...u, screw: u.screw }] : []));
+  // A wall has two corners, each with half of a corner's four; the first use goes in through the side, the other through the end.
+  const through = (name: "throughSide" | "throughEnd") => {
+    const n = toNumber(shape.scope.working(name).value, name);
+    const use = name === "throughSide" ? screws[0] : screws.at(-1);
+    return n === 0 || !use ? { n: 0, d: 0, grip: 0 } : { n: 2 * n, d: use.screw.diameter, grip: use.screw.grip / 1e6 };
+  };
+  const [bySide, byEnd] = [through("throughSide"), through("throughEnd")];
+  const pull = (s: typeof bySide) => s.n * screwWithdrawal(gravity, s.d, s.grip, "end");
+  const shear = (s: typeof bySide) => s.n * screwShear(gravity, s.d);
   const blanks = shape.parts.filter((p) => p.role === "side" || p.role === "end");
   const first = (role: string) => blanks.find((p) => p.role === role)!.size.l;
   const cuts = blanks.flatMap((p) => p.features.map((f) => ({ ...f, pieces: p.places.length })));
-  const steps = stepsOf(shape, "in");
-  const minutes = cuts.reduce((sum, f) => sum + f.each * f.pieces, 0) + steps.reduce((sum, s) => sum + s.each, 0);
+  const setup = new Map(cuts.map((f) => [JSON.stringify([f.kind, f.settings]), f.setup]));
+  const each = sum(cuts.map((f) => f.each * f.pieces)) + sum(steps.map((s) => s.each));
+  const area1 = sum(blanks.map((p) => p.cut.l * p.cut.w * p.places.length));
+  const interlocked = INTERLOCKED.includes(choice.id);
+  const setups = sum([...setup.values()]) + sum(steps.map((s) => s.setup));
   return {
     id: choice.id,
     label: choice.label,
     note: choice.note ?? "",
     side: first("side"),
     end: first("end"),
-    fasteners: 4 * corner,
+    screws: screws.map((u) => ({ what: u.what, count: u.quantity })),
     glue: area("glueFace") + area("glueEnd") / 4,
-    holdsSide: hold(through, lengthOf(shape, "thickness")),
-    holdsEnd: hold(corner - through, lengthOf(shape, "endThickness")),
-    minutes,
-    wood: blanks.reduce((s, p) => s + (p.cut.l * p.cut.w * p.places.length) / 1e16, 0),
+    holdsSide: interlocked ? null : pull(bySide) + shear(byEnd),
+    holdsEnd: interlocked ? null : pull(byEnd) + shear(bySide),
+    setup: setups,
+    each,
+    minutes: setups + each * quantity,
+    wood: (area1 * quantity) / 1e18,
+    money: perArea === null ? null : area1 * quantity * perArea,
   };
 }
+
+const sum = (list: number[]) => list.reduce((a, b) => a + b, 0);

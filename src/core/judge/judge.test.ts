@@ -1,7 +1,10 @@
+import { cheapestByArea } from "@/core/boards/stock";
 import { inch } from "@/core/length/length";
 import { compareJoints } from "./joints";
 import { judgeReading, TOLERANCE } from "./reading";
-import { GRAVITY, nailWithdrawal, screwWithdrawal } from "./strength";
+import { GRAVITY, nailWithdrawal, screwShear, screwWithdrawal } from "./strength";
+
+const OWN = { standards: [], designs: [], units: "in" } as const as { standards: []; designs: []; units: "in" };
 
 describe("withdrawal (Wood Handbook, fastenings, from memory)", () => {
   // The US form, lb with inches: nails 7850 G^2.5 D L, screws 15700 G² D L; 1 lb = 4.448222 N.
@@ -24,7 +27,10 @@ describe("withdrawal (Wood Handbook, fastenings, from memory)", () => {
 });
 
 describe("corners side by side", () => {
-  const joints = compareJoints({ item: "body", standard: "langstroth-10", size: "deep", quantity: 1, options: {} });
+  const joints = compareJoints(
+    { item: "body", standard: "langstroth-10", size: "deep", quantity: 1, options: {} },
+    OWN,
+  );
   const of = (id: string) => joints.find((j) => j.id === id)!;
 
   test("all seven, with the cut sizes of the joint table (handbook 04 [trade])", () => {
@@ -36,14 +42,39 @@ describe("corners side by side", () => {
       of("butt-sides-inside").side,
     ]).toEqual([inch(19, 1, 8), inch(15, 1, 2), inch(14, 3, 4), inch(18, 3, 8)]);
   });
-  test("as the trade says: fingers glue most, dovetails take longest, a butt box has twelve screws and holds one way only", () => {
+  test("as the trade says: fingers glue most, dovetails take longest, a butt box has twelve screws", () => {
     expect(Math.max(...joints.map((j) => j.glue))).toBe(of("finger").glue);
     expect(Math.max(...joints.map((j) => j.minutes))).toBe(of("dovetail").minutes);
-    expect(of("butt-ends-inside")).toMatchObject({ fasteners: 12, holdsEnd: 0 });
-    expect(of("butt-sides-inside").holdsSide).toBe(0);
+    expect(of("butt-ends-inside").screws).toEqual([{ what: "exterior screw, no. 8 × 2 1/4", count: 12 }]);
+  });
+  test("a butt holds one way by withdrawal and the other by shear, never by nothing; interlocked joints are not ranked by screws", () => {
+    const butt = of("butt-ends-inside");
+    // Six screws a wall of 4.17 mm, 1 1/2 of them in end grain of white pine: 108.25 × 0.35² × 4.17 × 38.1 × 3/4; across: 23.17 × 4.17².
+    expect(butt.holdsSide).toBeCloseTo(6 * 108.25 * 0.35 ** 2 * 4.17 * 38.1 * 0.75, 3);
+    expect(butt.holdsEnd).toBeCloseTo(6 * 23.17 * 4.17 ** 2, 3);
+    // The US form of shear: 3360 · D² in inches and pounds.
+    expect(screwShear(0.35, 4.17) / (3360 * (4.17 / 25.4) ** 2 * 4.448222)).toBeCloseTo(1, 2);
+    for (const j of joints) {
+      const interlocked = ["finger", "dovetail"].includes(j.id);
+      expect([j.id, j.holdsSide === null, j.holdsEnd === null]).toEqual([j.id, interlocked, interlocked]);
+      if (!interlocked) expect(Math.min(j.holdsSide!, j.holdsEnd!)).toBeGreaterThan(0);
+    }
+  });
+  test("for all boxes: set-up once and minutes each; wood at the cheapest board", () => {
+    const board = { form: "board", material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96), price: 14.2, available: null, source: "buy" } as const; // prettier-ignore
+    const [ten] = compareJoints(
+      { item: "body", standard: "langstroth-10", size: "deep", quantity: 10, options: {} },
+      OWN,
+      [board],
+    );
+    expect(ten!.minutes).toBeCloseTo(ten!.setup + 10 * ten!.each, 6);
+    // Two sides of 19 1/8 and two ends of 16 1/4, 9 5/8 wide, ten times; the board is 11 1/4 × 96 for 14.20.
+    expect(ten!.money).toBeCloseTo((10 * 2 * (19.125 + 16.25) * 9.625 * 14.2) / (11.25 * 96), 6);
   });
   test("a body without a choice of corner has nothing to compare", () => {
-    expect(compareJoints({ item: "body", standard: "national", size: "brood", quantity: 1, options: {} })).toEqual([]);
+    expect(compareJoints({ item: "body", standard: "national", size: "brood", quantity: 1, options: {} }, OWN)).toEqual(
+      [],
+    );
   });
 });
 

@@ -12,6 +12,12 @@ export const nailWithdrawal = (g: number, d: number, l: number, grain: "side" | 
 export const screwWithdrawal = (g: number, d: number, l: number, grain: "side" | "end" = "side"): number =>
   108.25 * g ** 2 * d * l * (grain === "end" ? END_GRAIN.screw : 1);
 
+/**
+ * A wood screw pulled across: K · D², K in N/mm² by specific gravity: 23.17 for 0.29 to 0.42, 29.79 to 0.47, 36.40 above (the
+ * handbook's 3360, 4320 and 5280 lb with inches).
+ */
+export const screwShear = (g: number, d: number): number => (g <= 0.42 ? 23.17 : g <= 0.47 ? 29.79 : 36.4) * d ** 2;
+
 /** Specific gravity at 12 % moisture, by the wood ids of the recipes (Wood Handbook, from memory). */
 export const GRAVITY: Record<string, number> = {
   "eastern-white-pine": 0.35,

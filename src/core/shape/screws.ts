@@ -6,6 +6,8 @@ export interface Screw {
   /** As it is bought: `no. 8 × 2`, `4.5 × 50`. */
   size: string;
   length: Length;
+  /** mm. */
+  diameter: number;
   /** What is in the holding piece, and what is wanted there. */
   grip: Length;
   wants: Length;
@@ -31,10 +33,10 @@ const LENGTHS: Record<Units, Length[]> = {
   mm: [mm(12), mm(16), mm(20), mm(25), mm(30), mm(35), mm(40), mm(45), mm(50), mm(60), mm(70), mm(80), mm(90), mm(100)],
 };
 /** Gauge by the stock, with its diameter in mm where screws are sold so [trade]. */
-const GAUGES: { upTo: Length; no: number; mm: string }[] = [
-  { upTo: inch(0, 1, 2), no: 6, mm: "3.5" },
-  { upTo: inch(0, 7, 8), no: 8, mm: "4.5" },
-  { upTo: nm(Number.MAX_SAFE_INTEGER), no: 10, mm: "5" },
+const GAUGES: { upTo: Length; no: number; mm: string; shank: number }[] = [
+  { upTo: inch(0, 1, 2), no: 6, mm: "3.5", shank: 3.5 },
+  { upTo: inch(0, 7, 8), no: 8, mm: "4.5", shank: 4.17 },
+  { upTo: nm(Number.MAX_SAFE_INTEGER), no: 10, mm: "5", shank: 4.83 },
 ];
 /** Its tip stays so far inside the far face: an eighth of an inch, by any tape. */
 const TIP = mm(3);
@@ -66,6 +68,7 @@ export function chooseScrew(through: Length, into: Length, grain: "side" | "end"
     size:
       units === "in" ? `no. ${gauge.no} × ${lengthText(length, "in")}` : `${gauge.mm} × ${lengthText(length, "mm")}`,
     length,
+    diameter: units === "in" ? gauge.shank : Number(gauge.mm),
     grip: nm(Math.max(0, length - through)),
     wants,
     ...(holds.length === 0 && needs !== undefined ? { needs } : {}),

@@ -1,5 +1,6 @@
 "use client";
 import { Dialog } from "radix-ui";
+import { cheapestByArea } from "@/core/boards/stock";
 import { compareJoints } from "@/core/judge/joints";
 import { useDesk } from "@/ui/job/useDesk";
 import { Key } from "@/ui/parts/Key";
@@ -18,8 +19,10 @@ export function CompareJoints() {
           <Dialog.Title className="mb-2 text-[1.2rem] font-semibold">Corners of this box, side by side</Dialog.Title>
           <Joints />
           <p className="mt-2 text-[.84rem] text-soft">
-            Withdrawal of No. 8 × 1 5/8 screws into end grain, two corners, by the Wood Handbook’s formula (from
-            memory); glue counts face grain fully and end grain a quarter (from memory). Minutes are starting guesses.
+            Held outwards: withdrawal of the screws that go in that way, 108.25 · G² · D · L and three quarters of it in
+            end grain, and shear of those that cross it, K · D² (Wood Handbook, fastenings, from memory). Fingers and
+            dovetails hold by glue and wood, not by their few screws. Glue counts face grain fully and end grain a
+            quarter (from memory). Minutes are starting guesses; wood at the cheapest board of the job.
           </p>
           <Dialog.Close className="act mt-3">
             close <Key k="esc" />
@@ -34,6 +37,10 @@ export function CompareJoints() {
 function Joints() {
   const desk = useDesk();
   const { job, line } = desk;
+  const { quantity } = job.lines[line]!;
+  const whole = (n: number) => Math.round(n).toLocaleString("en-GB");
+  /** A pound is 4.448 N. */
+  const force = (n: number | null) => (n === null ? "by the joint" : whole(job.units === "in" ? n / 4.448 : n));
   const chosen = desk.worked.lines[line]!.shape.scope.working("joint").value;
   return (
     <table className="cutting-list">
@@ -42,12 +49,14 @@ function Joints() {
           <th>corner</th>
           <th className="text-right!">side</th>
           <th className="text-right!">end</th>
-          <th className="text-right!">screws</th>
+          <th>screws, one box</th>
           <th className="text-right!">glue, cm²</th>
-          <th className="text-right!">holds a side, N</th>
-          <th className="text-right!">holds an end, N</th>
-          <th className="text-right!">minutes a box</th>
-          <th className="text-right!">wood, dm²</th>
+          <th className="text-right!">holds a side, {job.units === "in" ? "lb" : "N"}</th>
+          <th className="text-right!">holds an end, {job.units === "in" ? "lb" : "N"}</th>
+          <th className="text-right!">set-up + each, min</th>
+          <th className="text-right!">all {quantity}, h</th>
+          <th className="text-right!">wood for all, m²</th>
+          <th className="text-right!">money</th>
           <th>for and against</th>
           <th>
             <span className="sr-only">choose</span>
@@ -55,7 +64,7 @@ function Joints() {
         </tr>
       </thead>
       <tbody>
-        {compareJoints(job.lines[line]!, job).map((j) => {
+        {compareJoints(job.lines[line]!, job, cheapestByArea(job.stock)).map((j) => {
           const on = chosen.kind === "word" && chosen.of === j.id;
           return (
             <tr key={j.id} data-lit={on}>
@@ -66,12 +75,22 @@ function Joints() {
               <td className="text-right">
                 <Measure value={j.end} units={job.units} />
               </td>
-              {[j.fasteners, j.glue, j.holdsSide, j.holdsEnd, j.minutes].map((n, i) => (
-                <td key={i} className="text-right font-mono">
-                  {Math.round(n).toLocaleString("en-GB")}
-                </td>
-              ))}
-              <td className="text-right font-mono">{j.wood.toFixed(1)}</td>
+              <td className="text-[.87rem]">
+                {j.screws.map((s) => (
+                  <span key={s.what} className="block">
+                    <span className="font-mono">{s.count}</span> {s.what.replace("exterior screw, ", "")}
+                  </span>
+                ))}
+              </td>
+              <td className="text-right font-mono">{whole(j.glue)}</td>
+              <td className="text-right font-mono">{force(j.holdsSide)}</td>
+              <td className="text-right font-mono">{force(j.holdsEnd)}</td>
+              <td className="text-right font-mono">
+                {whole(j.setup)} + {j.each.toFixed(1)}
+              </td>
+              <td className="text-right font-mono">{(j.minutes / 60).toFixed(1)}</td>
+              <td className="text-right font-mono">{j.wood.toFixed(2)}</td>
+              <td className="text-right font-mono">{j.money === null ? "no price" : j.money.toFixed(2)}</td>
               <td className="text-[.87rem] text-soft">{j.note}</td>
               <td>
                 {on ? (

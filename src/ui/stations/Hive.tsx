@@ -2,7 +2,14 @@
 import { stand } from "@/core/hive/stand";
 import { useMemo, useState } from "react";
 import { boxFor } from "@/core/hive/fitted";
-import { type Hive as HiveData, type Level, MOST_LEVELS, SEASONS, type Season, USUAL_BEGINNINGS } from "@/core/hive/hive";
+import {
+  type Hive as HiveData,
+  type Level,
+  MOST_LEVELS,
+  SEASONS,
+  type Season,
+  USUAL_BEGINNINGS,
+} from "@/core/hive/hive";
 import { linesOf, neededBy } from "@/core/hive/lines";
 import { judgeStack } from "@/core/fit/stack";
 import { STARTERS } from "@/core/hive/starters";
