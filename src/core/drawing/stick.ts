@@ -66,6 +66,14 @@ export function storyStick(lines: WorkedLine[], at: number): Stick {
   for (const p of line.shape.parts) {
     add(p.cut.l, `${p.name.toLowerCase()}, length`);
     add(p.cut.w, `${p.name.toLowerCase()}, width`);
+    for (const f of p.features) {
+      const [end, edge] = f.at.from;
+      const said = `${p.name.toLowerCase()}, ${f.name}`;
+      const marks = f.marks?.at ?? [];
+      if (f.marks?.along !== "end") add(f.at.along ?? nm(0), `${said}, from the ${p.sides[end]}`);
+      if (f.marks?.along !== "edge") add(f.at.across ?? nm(0), `${said}, from the ${p.sides[edge]}`);
+      for (const m of marks) add(m, `${said}, from the ${p.sides[f.marks!.along === "end" ? end : edge]}`);
+    }
   }
   const marks = [...found]
     .sort((a, b) => a[0] - b[0])

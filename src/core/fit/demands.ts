@@ -1,4 +1,4 @@
-import { type Length, mm, nm } from "@/core/length/length";
+import { type Length, nm } from "@/core/length/length";
 import { lengthWithUnit } from "@/core/length/format";
 import { toLength } from "@/core/formula/formula";
 import { type Working } from "@/core/formula/scope";

@@ -1,6 +1,5 @@
 import { inch, mm, nm } from "@/core/length/length";
 import { lengthWithUnit } from "@/core/length/format";
-import { holds } from "@/core/shape/shape";
 import type { Finding, State } from "./finding";
 import type { BodyMeasures, FrameMeasures } from "@/core/shape/measure";
 import { fitScope, goesIn, worked } from "@/core/line/hung";

@@ -1,6 +1,6 @@
 import type { Saw } from "@/core/boards/saw";
 import { waitsOf } from "@/core/line/fits";
-import { cutList } from "@/core/line/cutlist";
+import { cutList, nameIn } from "@/core/line/cutlist";
 import type { WorkedJob } from "./worked";
 import { asStaves } from "@/core/layout/panels";
 import type { Blank, LayoutRequest } from "@/core/layout/request";
@@ -13,13 +13,15 @@ export function layoutRequest(worked: WorkedJob): LayoutRequest {
   const { panels, panelLoss } = worked.job.workshop;
   const saw: Saw = { kerf, endTrim, edgeTrim, sheetTrim, minHold, keepOffcut, sheetStages };
   const boards = worked.job.stock.flatMap((s, i) => (s.form === "pack" ? [] : [i]));
+  const name = nameIn(worked.lines);
   return {
-    blanks: cutList(worked.lines).map(({ id, of, part, line, quantity }) => {
+    blanks: cutList(worked.lines).map((cut) => {
+      const { id, of, part, line, quantity } = cut;
       const waits = waitsOf(part, line, worked.lines);
       const blank: Blank = {
         id,
         of,
-        name: part.name,
+        name: name(cut),
         material: part.material,
         length: part.cut.l,
         width: part.cut.w,

@@ -1,4 +1,4 @@
-import { cheapestByArea } from "@/core/boards/stock";
+import { type BoardStock, cheapestByArea } from "@/core/boards/stock";
 import { inch } from "@/core/length/length";
 import { compareJoints } from "./joints";
 import { judgeReading, TOLERANCE } from "./reading";
@@ -61,11 +61,11 @@ describe("corners side by side", () => {
     }
   });
   test("for all boxes: set-up once and minutes each; wood at the cheapest board", () => {
-    const board = { form: "board", material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96), price: 14.2, available: null, source: "buy" } as const; // prettier-ignore
+    const board: BoardStock = { form: "board", material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96), price: 14.2, available: null, source: "buy" }; // prettier-ignore
     const [ten] = compareJoints(
       { item: "body", standard: "langstroth-10", size: "deep", quantity: 10, options: {} },
       OWN,
-      [board],
+      cheapestByArea([board]),
     );
     expect(ten!.minutes).toBeCloseTo(ten!.setup + 10 * ten!.each, 6);
     // Two sides of 19 1/8 and two ends of 16 1/4, 9 5/8 wide, ten times; the board is 11 1/4 × 96 for 14.20.

@@ -29,6 +29,20 @@ export function cutList(lines: WorkedLine[]): CutPart[] {
   );
 }
 
+/** What a part is called in the whole job: with its item where other lines have a part of that name. */
+export function nameIn(all: WorkedLine[]): (part: CutPart) => string {
+  const lines = new Map<string, Set<number>>();
+  for (const l of all) for (const p of l.shape.parts) lines.set(p.name, (lines.get(p.name) ?? new Set()).add(l.at));
+  const titles = new Map<string, number>();
+  for (const l of all) titles.set(l.shape.title, (titles.get(l.shape.title) ?? 0) + 1);
+  return ({ part, line }) => {
+    const name = part.name.toLowerCase();
+    if (lines.get(part.name)!.size === 1) return name;
+    const title = line.shape.title.toLowerCase();
+    return `${name} of ${title}${titles.get(line.shape.title)! > 1 ? ` (line ${line.at + 1})` : ""}`;
+  };
+}
+
 /** The cut list as the contract's document; lengths in mm to 0.001 and as text in the job's units. */
 export function cutListDocument(lines: WorkedLine[], units: Units) {
   const text = (p: Part, u: Units) => ({

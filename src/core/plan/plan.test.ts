@@ -1,5 +1,6 @@
 import { HAZARDOUS_STATIONS } from "@/core/feature/machine";
 import { inch } from "@/core/length/length";
+import { rowsOf } from "./fold";
 import { RECIPES } from "@/core/recipes";
 import { USUAL_WORKSHOP, emptyJob, type Job } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
@@ -177,4 +178,14 @@ describe("the order", () => {
   ])("%d pieces from %p", (n, offers, want) => {
     expect(cheapestPacks(n, offers)).toEqual(want);
   });
+});
+
+test("lots of one step that begin on one day are one row of the run sheet, with all their pieces", () => {
+  const p = plan({ lines: [{ item: "body", standard: "langstroth-10", size: "deep", quantity: 600, options: {} }] });
+  const rows = rowsOf(p.operations);
+  const glue = rows.filter((r) => r.op.name === "Glue and fasten the box");
+  expect(p.operations.filter((o) => o.id.startsWith("0/glue-up"))).toHaveLength(75);
+  expect(glue.length).toBeLessThanOrEqual(new Set(p.operations.map((o) => Math.floor(o.startsAt / 1440))).size);
+  expect(glue.reduce((n, r) => n + r.pieces, 0)).toBe(600);
+  expect(rows.flatMap((r) => r.lots)).toHaveLength(p.operations.length);
 });

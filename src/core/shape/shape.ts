@@ -49,7 +49,7 @@ export class ShapeError extends Error {
 
 /**
  * Works out an item: recipe + standard + size + options → parts with features, places and workings.
- * Pure; lengths in nm; each dimension an exact rational rounded once.
+ * Pure; what was \`measured\` on a made thing stands in for the name it has; lengths in nm; each dimension an exact rational rounded once.
  * @throws ShapeError naming the option or part, FormulaError from a recipe that does not hold together.
  */
 export function shapeItem(
@@ -58,6 +58,7 @@ export function shapeItem(
   sizeId: string,
   options: Options,
   units: Units = standard.units,
+  measured: Record<string, Length> = {},
 ): Shape {
   const size = standard.sizes[sizeId];
   if (recipe.standards && !recipe.standards.includes(standard.basedOn ?? standard.id))
@@ -68,6 +69,9 @@ export function shapeItem(
   if (!size)
     throw new ShapeError("size", `read "${sizeId}"; ${standard.short} has ${Object.keys(standard.sizes).join(", ")}`);
   const scope = scopeFor(recipe, standard, sizeId, options);
+  for (const [name, value] of Object.entries(measured))
+    if (scope.has(name))
+      scope.define(name, { label: scope.label(name), source: "measured", given: lengthValue(value) });
   checkRanges(recipe, options, scope, units);
   const parts = withSides(
     recipe.parts

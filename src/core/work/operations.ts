@@ -2,7 +2,7 @@ import type { WorkedJob } from "@/core/job/worked";
 import type { LayoutResult } from "@/core/layout/layout";
 import { jointArea } from "@/core/layout/panels";
 import type { Blank } from "@/core/layout/request";
-import { type CutPart, cutList } from "@/core/line/cutlist";
+import { type CutPart, cutList, nameIn } from "@/core/line/cutlist";
 import { fitsTo } from "@/core/line/fits";
 import { partKey } from "@/core/line/line";
 import { type Assembling, assembling, GLUE } from "./assembling";
@@ -37,7 +37,7 @@ function workedOut(worked: WorkedJob, layout: LayoutResult): Operation[] {
   const { units, workshop } = worked.job;
   const parts = cutList(worked.lines);
   const byKey = new Map(parts.map((p) => [p.id, p]));
-  const name = nameIn(worked);
+  const name = nameIn(worked.lines);
   const saw = sawing(layout, workshop.minHold, (id) => name(byKey.get(partKey(id))!));
   const panels = layout.request.blanks
     .filter((b) => b.staves)
@@ -140,21 +140,6 @@ function panel(b: Blank, saw: ReturnType<typeof sawing>, name: string, glue: num
     hazard: "glue",
     check: "all grain one way, flat under the clamps",
   });
-}
-
-/** What a part is called in the whole job: with its item where other lines have a part of that name. */
-export function nameIn(worked: WorkedJob): (part: CutPart) => string {
-  const lines = new Map<string, Set<number>>();
-  for (const l of worked.lines)
-    for (const p of l.shape.parts) lines.set(p.name, (lines.get(p.name) ?? new Set()).add(l.at));
-  const titles = new Map<string, number>();
-  for (const l of worked.lines) titles.set(l.shape.title, (titles.get(l.shape.title) ?? 0) + 1);
-  return ({ part, line }) => {
-    const name = part.name.toLowerCase();
-    if (lines.get(part.name)!.size === 1) return name;
-    const title = line.shape.title.toLowerCase();
-    return `${name} of ${title}${titles.get(line.shape.title)! > 1 ? ` (line ${line.at + 1})` : ""}`;
-  };
 }
 
 /** The operations as they are, except that each stands after what must be done before it. @throws RingError */

@@ -2,7 +2,7 @@ import type { BoardStock } from "@/core/boards/stock";
 import { type KeyboardEvent } from "react";
 import { type Layout, type Offcut, piecesOf } from "@/core/boards/laid";
 import { lengthText } from "@/core/length/format";
-import type { Length, Units } from "@/core/length/length";
+import type { Units } from "@/core/length/length";
 
 const WIDE = 800;
 
@@ -71,7 +71,7 @@ export function BoardDrawing(props: Props) {
             )}
           >
             <rect {...box(o)} fill="transparent" stroke="var(--color-ink)" strokeDasharray="4 3" strokeWidth="1" />
-            <Label {...box(o)} name="keep" size={lengthText(Math.max(o.length, o.width) as Length, units)} />
+            <Label {...box(o)} name="keep" size={`${lengthText(o.length, units)} × ${lengthText(o.width, units)}`} />
           </g>
         ))}
       {pieces.map((p, i) => {

@@ -1,8 +1,7 @@
-import { cutList } from "@/core/line/cutlist";
+import { cutList, nameIn } from "@/core/line/cutlist";
 import { type SawStep, setUps, settingsApart } from "@/core/layout/setups";
 import type { Blank as SetUpBlank } from "@/core/layout/request";
 import { partKey } from "@/core/line/line";
-import { nameIn } from "@/core/work/operations";
 import type { LayoutResult } from "@/core/layout/layout";
 import { useDesk } from "@/ui/job/useDesk";
 import { Measure } from "@/ui/parts/Measure";
@@ -24,7 +23,7 @@ export function SetUpList({ result }: { result: LayoutResult }) {
   const { job, worked } = useDesk();
   const ups = setUps(result);
   const apart = settingsApart(worked.lines);
-  const name = nameIn(worked);
+  const name = nameIn(worked.lines);
   const parts = new Map(cutList(worked.lines).map((p) => [partKey(p.of), p]));
   const names = (blanks: SetUpBlank[]) =>
     [...new Set(blanks.map((b) => `${name(parts.get(partKey(b.of))!)}${b.staves ? ", staves" : ""}`))].join(", ");

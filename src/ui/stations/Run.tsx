@@ -1,6 +1,10 @@
 "use client";
 import { Fragment } from "react";
+import type { WorkedJob } from "@/core/job/worked";
+import { partKey } from "@/core/line/line";
+import { type Row, rowsOf } from "@/core/plan/fold";
 import type { Planned } from "@/core/plan/plan";
+import { ToFit } from "./ToFit";
 import type { Taken } from "@/core/work/operation";
 import type { Units } from "@/core/length/length";
 import { useDesk, useLaid } from "@/ui/job/useDesk";
@@ -10,7 +14,7 @@ import { Empty } from "./Empty";
 
 /** The run sheet: what to do, in order, with every setting and caution, on screen and on paper. */
 export function Run() {
-  const { job } = useDesk();
+  const { job, worked } = useDesk();
   const { plan, layout } = useLaid();
   if (job.lines.length === 0) return <Empty text="There is nothing to run yet." next="ask" act="Say what to make" />;
   if (!job.start) return <Empty text="The job has no start day." next="ask" act="Say when work starts" />;
@@ -20,7 +24,8 @@ export function Run() {
         {layout.state === "working" ? "Waiting for the layout …" : "The plan follows the layout."}
       </p>
     );
-  const days = [...new Set(plan.operations.map((o) => clockDay(o.startsAt)))];
+  const rows = rowsOf(plan.operations);
+  const days = [...new Set(rows.map((r) => clockDay(r.startsAt)))];
   return (
     <div>
       <header className="mb-3">
@@ -45,10 +50,10 @@ export function Run() {
         <section key={day} aria-label={day} className="mb-4">
           <h3 className="border-b-2 border-ink pb-0.5 text-[1.07rem] font-semibold">{day}</h3>
           <ol>
-            {plan.operations
-              .filter((o) => clockDay(o.startsAt) === day)
-              .map((o) => (
-                <Step key={o.id} o={o} units={job.units} />
+            {rows
+              .filter((r) => clockDay(r.startsAt) === day)
+              .map((r) => (
+                <Step key={r.op.id} row={r} units={job.units} worked={worked} />
               ))}
           </ol>
         </section>
@@ -57,21 +62,31 @@ export function Run() {
   );
 }
 
+/** What several lots take, of one name together. */
+function usedIn(lots: Planned[]): Taken[] {
+  const found = new Map<string, Taken>();
+  for (const u of lots.flatMap((l) => l.uses))
+    if (u.quantity > 0) found.set(u.what, { ...u, quantity: u.quantity + (found.get(u.what)?.quantity ?? 0) });
+  return [...found.values()];
+}
+
 /** `28 exterior screw, no. 8 × 2`; what is weighed or measured with its unit. */
 const takenText = ({ what, quantity, unit }: Taken): string =>
   unit === "each"
     ? `${Math.round(quantity * 100) / 100} ${what}`
     : `${unit === "g" ? Math.ceil(quantity) : quantity.toFixed(2)} ${unit === "m2" ? "m²" : unit} ${what}`;
 
-function Step({ o, units }: { o: Planned; units: Units }) {
-  const laterDay = clockDay(o.endsAt) !== clockDay(o.startsAt);
+function Step({ row, units, worked }: { row: Row; units: Units; worked: WorkedJob }) {
+  const { op: o, lots } = row;
+  const laterDay = clockDay(row.endsAt) !== clockDay(row.startsAt);
+  const uses = usedIn(lots);
   return (
     <li className="keep-together grid grid-cols-[104px_minmax(0,15rem)_minmax(0,1fr)] items-start gap-x-4 border-b border-rule py-2.5">
       <div className="font-mono text-[.93rem]">
         <span className="block">
-          {clockTime(o.startsAt)}–{clockTime(o.endsAt)}
+          {clockTime(row.startsAt)}–{clockTime(row.endsAt)}
         </span>
-        {laterDay && <span className="block text-[.82rem] text-soft">to {clockDay(o.endsAt)}</span>}
+        {laterDay && <span className="block text-[.82rem] text-soft">to {clockDay(row.endsAt)}</span>}
         <span className="block text-[.82rem] text-soft">{o.station}</span>
       </div>
       <div className="flex flex-wrap items-baseline gap-x-5 gap-y-1">
@@ -89,9 +104,11 @@ function Step({ o, units }: { o: Planned; units: Units }) {
       </div>
       <div>
         <p>
-          <strong className="font-semibold">{o.name}</strong>, <span className="font-mono">{o.pieces}</span> {o.of}
-          {o.lot !== "all" && `, ${o.lot}`}
-          <span className="text-soft"> · {duration(o.minutes)}</span>
+          <strong className="font-semibold">{o.name}</strong>, <span className="font-mono">{row.pieces}</span> {o.of}
+          {lots.length > 1
+            ? `, ${lots.length} lots of ${[...new Set(lots.map((l) => l.pieces))].join(" and ")}, begun at ${lots.map((l) => clockTime(l.startsAt)).join(", ")}`
+            : o.lot !== "all" && `, ${o.lot}`}
+          <span className="text-soft"> · {duration(row.minutes)}</span>
           {o.wait > 0 && <span className="text-soft"> · then leave it {duration(o.wait)}</span>}
         </p>
         {o.how.map((h) => (
@@ -99,11 +116,14 @@ function Step({ o, units }: { o: Planned; units: Units }) {
             {h}
           </p>
         ))}
-        {o.uses.length > 0 && <p className="text-[.87rem]">Takes {o.uses.map(takenText).join(", ")}.</p>}
+        {uses.length > 0 && <p className="text-[.87rem]">Takes {uses.map(takenText).join(", ")}.</p>}
+        {o.measure.map((m) => (
+          <ToFit key={partKey(m.part)} of={m} worked={worked} units={units} />
+        ))}
         {o.people > 1 && <p className="text-[.87rem] font-semibold">Wants {o.people} people.</p>}
         {o.check && <p className="text-[.87rem]">First piece: {o.check}.</p>}
         {o.caution && <p className="mt-1 border-l-4 border-madder pl-2 text-[.87rem]">{o.caution}</p>}
-        <Boxes n={o.pieces} />
+        <Boxes n={row.pieces} />
       </div>
     </li>
   );

@@ -289,8 +289,8 @@ function CutTable({ desk, onPart }: { desk: Desk; onPart(id: string): void }) {
             ))}
             <td className="pl-4 text-[.87rem] text-soft">
               {featureCuts(part.features, job.units, part.sides).map(({ what, how }) => (
-                <span key={what} className="block" title={how}>
-                  {what} <span className="only-print">{how}</span>
+                <span key={what} className="block">
+                  <span className="text-ink">{what}</span>, {how}
                 </span>
               ))}
               {part.outside && <span className="only-print">{part.outside}</span>}
