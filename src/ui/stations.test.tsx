@@ -10,7 +10,7 @@ import { orderOf } from "@/core/order/order";
 import { planOf } from "@/core/plan/plan";
 import { RECIPES } from "@/core/recipes";
 import { STANDARDS } from "@/core/standards";
-import { BoardDrawing } from "./layout/BoardDrawing";
+import { BoardDrawing, pieceNames } from "./layout/BoardDrawing";
 import { Exploded } from "./drawing/Exploded";
 import { ThreeViews } from "./drawing/ThreeViews";
 import { stationState, STATIONS } from "./job/stations";
@@ -142,7 +142,7 @@ describe("drawn and printed", () => {
     const [, laid] = open({ lines: [{ ...body, quantity: 1 }] });
     const { result } = laid.layout;
     const layout = result!.groups[0]!.result.layouts[0]!;
-    const names = new Map(result!.request.blanks.map((b) => [b.id, b.name]));
+    const names = pieceNames(result!.request.blanks);
     const said = text(
       <BoardDrawing
         layout={layout}
@@ -152,7 +152,7 @@ describe("drawn and printed", () => {
         units="in"
       />,
     );
-    expect(said).toContain("side 19 1/8");
+    expect(said).toContain("A side 19 1/8");
     expect(said).toMatch(/keep \d/);
   });
 

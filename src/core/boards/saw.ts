@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { inch, type Length } from "@/core/length/length";
 import { lengthSchema } from "@/core/length/schema";
 import type { BoardStock } from "./stock";
 
@@ -17,6 +18,11 @@ export const sawSchema = z.strictObject({
 });
 export type Saw = z.output<typeof sawSchema>;
 
-/** What is lost at each end and each edge of a board or sheet. */
-export const trims = (s: BoardStock, saw: Saw) =>
-  s.form === "sheet" ? { end: saw.sheetTrim, edge: saw.sheetTrim } : { end: saw.endTrim, edge: saw.edgeTrim };
+/** A rough edge takes at least so much before it is straight [mem]. */
+const STRAIGHT = inch(0, 1, 4);
+
+/** What is lost at each end and each edge of a board or sheet; rough edges are never free. */
+export function trims(s: BoardStock, saw: Saw): { end: Length; edge: Length } {
+  if (s.form === "sheet") return { end: saw.sheetTrim, edge: saw.sheetTrim };
+  return { end: saw.endTrim, edge: s.rough && saw.edgeTrim < STRAIGHT ? STRAIGHT : saw.edgeTrim };
+}

@@ -16,7 +16,7 @@ import { type LaidPiece, piecesOf } from "@/core/boards/laid";
 import { markName, recipeOf } from "@/core/designs/design";
 import { standardOf } from "@/core/standards/own";
 import { jobProblems } from "./file";
-import type { Job } from "./job";
+import { FINISHES, type Job } from "./job";
 import { JobFileError } from "@/core/problem/problem";
 import { shapeOfLine } from "@/core/line/shapes";
 
@@ -27,6 +27,8 @@ export const actSchema = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("name"), name: z.string().trim() }),
   z.strictObject({ do: z.literal("dates"), start: z.string().optional(), due: z.string().optional() }),
   z.strictObject({ do: z.literal("units"), units: z.enum(["in", "mm"]) }),
+  /** The finish of the whole job; a line may choose its own. */
+  z.strictObject({ do: z.literal("finish"), finish: z.enum(FINISHES) }),
   z.strictObject({ do: z.literal("add line"), line: jobLineSchema }),
   z.strictObject({ do: z.literal("remove line"), at: index }),
   z.strictObject({ do: z.literal("change line"), at: index, to: jobLineSchema.partial() }),
@@ -87,6 +89,8 @@ export function apply(job: Job, act: Act): Job {
       return { ...job, start: act.start, due: act.due };
     case "units":
       return { ...job, units: act.units };
+    case "finish":
+      return { ...job, finish: act.finish };
     case "add line":
       return { ...job, lines: [...job.lines, act.line] };
     case "hives":

@@ -17,7 +17,7 @@ import { standardOf, standardProblems } from "@/core/standards/own";
 import { type Standard, standardSchema } from "@/core/standards/standard";
 import { FormulaError } from "@/core/formula/formula";
 import { type Options, ShapeError } from "@/core/shape/shape";
-import { type Job, LIMITS, USUAL_WORKSHOP } from "./job";
+import { FINISHES, type Job, LIMITS, USUAL_WORKSHOP } from "./job";
 import { JobFileError, meant, type Problem } from "@/core/problem/problem";
 import type { LaidPiece } from "@/core/boards/laid";
 import { shapeOfLine } from "@/core/line/shapes";
@@ -104,6 +104,7 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
     units: job.units,
     ...(job.start ? { start: job.start } : {}),
     ...(job.due ? { due: job.due } : {}),
+    ...(job.finish ? { finish: job.finish } : {}),
     ...(job.standards.length > 0 ? { standards: job.standards } : {}),
     ...(job.designs.length > 0 ? { designs: job.designs } : {}),
     lines: job.lines.map((l) => ({ ...l, options: options(l) })),
@@ -428,6 +429,7 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
     units: z.enum(["in", "mm"]),
     start: date.optional(),
     due: date.optional(),
+    finish: z.enum(FINISHES).optional(),
     lines: z.array(line).max(LIMITS.lines),
     stock: z.array(stock).max(LIMITS.stock).default([]),
     standards: z.array(standard).max(LIMITS.standards).default([]),

@@ -9,12 +9,17 @@ import type { StockEntry } from "@/core/boards/stock";
 import type { JobLine } from "@/core/line/line";
 import type { Standard } from "@/core/standards/standard";
 
+/** How the outside of what is made is kept, where a line does not say otherwise. */
+export const FINISHES = ["none", "oil", "paint", "wax"] as const;
+
 /** What someone wants made. Lengths in nm whatever the units it is shown in; dates are local, `YYYY-MM-DD`. */
 export interface Job {
   name: string;
   units: Units;
   start?: string;
   due?: string;
+  /** The finish of every line that can have one and does not choose its own. */
+  finish?: (typeof FINISHES)[number];
   lines: JobLine[];
   stock: StockEntry[];
   workshop: Workshop;

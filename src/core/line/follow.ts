@@ -28,7 +28,11 @@ export function followBoxes(lines: WorkedLine[], own: Own): WorkedLine[] {
     if (usual) return line;
     const asked = Object.fromEntries(asks.map((name) => [name, to[name]]));
     try {
-      const shape = shapeOfLine({ ...line.line, options: { ...line.line.options, ...asked } }, own.units, own);
+      const shape = shapeOfLine(
+        { ...line.line, options: { ...line.line.options, ...finishOf(line), ...asked } },
+        own.units,
+        own,
+      );
       return { ...line, shape, follows: box.at };
     } catch (e) {
       // Beyond what the item can be made to: it stays as it was, and the fit rules say what does not meet.
@@ -36,6 +40,12 @@ export function followBoxes(lines: WorkedLine[], own: Own): WorkedLine[] {
       throw e;
     }
   });
+}
+
+/** The job's finish stays on what is made anew. */
+function finishOf({ shape }: WorkedLine): Record<string, string> {
+  const value = shape.scope.has("finish") ? shape.scope.working("finish").value : undefined;
+  return value?.kind === "word" && shape.recipe.parameters.some((p) => p.name === "finish") ? { finish: value.of } : {};
 }
 
 const area = (l: WorkedLine) => bodyOf(l.shape).outsideLength * bodyOf(l.shape).outsideWidth;

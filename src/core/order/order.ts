@@ -141,7 +141,7 @@ function hardwareNeeds(worked: WorkedJob, layout: LayoutResult): Need[] {
         if (use.quantity === 0) continue;
         const all = taken(use, line.quantity, glue);
         const one = use.unit === "each" ? `${Math.round(use.quantity * 1000) / 1000}` : `${use.quantity.toFixed(3)} m²`;
-        const grams = all.unit === "g" ? ` × ${glue} g` : "";
+        const grams = all.unit === "g" ? ` × ${use.grams ?? glue} g` : "";
         const spare = use.spare ? ` + ${Math.round(use.spare * 100)} %` : "";
         add(
           all.what,

@@ -139,6 +139,8 @@ const useSchema = z.strictObject({
     .optional(),
   count: formula,
   unit: z.enum(["each", "m2"]),
+  /** Of something spread on an area and bought by weight: grams a square metre. */
+  grams: z.number().positive().max(5000).optional(),
   /** Bought over what is used, as a part of it. */
   spare: z.number().min(0).max(1),
   when: formula.optional(),

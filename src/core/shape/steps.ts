@@ -12,6 +12,8 @@ export interface Use {
   what: string;
   quantity: number;
   unit: "each" | "m2";
+  /** Grams of it a square metre takes. */
+  grams?: number;
   spare: number;
   screw?: Screw;
 }
@@ -85,6 +87,7 @@ function useOf(use: NonNullable<StepRecipe["uses"]>[number], shape: Shape, units
     quantity,
     unit: use.unit,
     spare: use.spare,
+    ...(use.grams === undefined ? {} : { grams: use.grams }),
     ...(screw ? { screw } : {}),
   };
 }

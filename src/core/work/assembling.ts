@@ -12,11 +12,14 @@ export interface Assembling {
   lots: Operation[];
 }
 
-/** So much of what one item takes, for so many: glue by the shop's grams a square metre. */
-export const taken = (use: Use, items: number, glue: number): Taken =>
-  use.what === GLUE && use.unit === "m2"
-    ? { what: use.what, quantity: use.quantity * glue * items, unit: "g", spare: use.spare }
-    : { what: use.what, quantity: use.quantity * items, unit: use.unit, spare: use.spare };
+/** So much of what one item takes, for so many; what is spread on an area by its grams a square metre, glue by the shop's. */
+export function taken(use: Use, items: number, glue: number): Taken {
+  const { what, spare, quantity } = use;
+  const grams = use.unit === "m2" ? (what === GLUE ? glue : use.grams) : undefined;
+  return grams === undefined
+    ? { what, quantity: quantity * items, unit: use.unit, spare }
+    : { what, quantity: quantity * grams * items, unit: "g", spare };
+}
 
 /**
  * The steps of a line in order, in lots no larger than clamps and jigs allow: a lot follows the lots of the step before that

@@ -1,16 +1,28 @@
 import type { BoardStock } from "@/core/boards/stock";
 import { type KeyboardEvent } from "react";
+import { partLetter } from "@/core/drawing/face";
+import type { Blank } from "@/core/layout/request";
 import { type Layout, type Offcut, piecesOf } from "@/core/boards/laid";
 import { lengthText } from "@/core/length/format";
 import type { Units } from "@/core/length/length";
 
 const WIDE = 800;
 
+/** What a piece is called: its letter in this layout, and its name among all. */
+export interface PieceName {
+  letter: string;
+  name: string;
+}
+
+/** The letter and name of every kind of piece in a layout. */
+export const pieceNames = (blanks: Pick<Blank, "id" | "name">[]): Map<string, PieceName> =>
+  new Map(blanks.map((b, i) => [b.id, { letter: partLetter(i), name: b.name }]));
+
 interface Props {
   layout: Layout;
   board: BoardStock;
   longest: number;
-  names: Map<string, string>;
+  names: Map<string, PieceName>;
   units: Units;
   /** The piece that is picked up, by its place. */
   picked?: number;
@@ -75,8 +87,8 @@ export function BoardDrawing(props: Props) {
           </g>
         ))}
       {pieces.map((p, i) => {
-        const name = names.get(p.blank)?.toLowerCase() ?? "";
-        const text = `${name} ${lengthText(p.length, units)}`;
+        const { letter = "", name = "" } = names.get(p.blank) ?? {};
+        const text = `${letter} ${name} ${lengthText(p.length, units)}`;
         return (
           <g key={i} {...live(onPiece && (() => onPiece(i)), text)} aria-pressed={onPiece ? picked === i : undefined}>
             <rect
@@ -85,7 +97,7 @@ export function BoardDrawing(props: Props) {
               stroke={picked === i ? "var(--color-blue)" : "var(--color-ink)"}
               strokeWidth={picked === i ? 3.5 : 1}
             />
-            <Label {...box(p)} name={name} size={lengthText(p.length, units)} />
+            <Label {...box(p)} letter={letter} name={name} size={lengthText(p.length, units)} />
           </g>
         );
       })}
@@ -114,14 +126,15 @@ function Bad({ x, width, height, text }: { x: number; width: number; height: num
 }
 
 /**
- * A piece's name and length where they can be read: on one line, on two, standing up in what is high and narrow, or the
- * length alone; otherwise only on hover.
+ * A piece's letter, name and length where they can be read: on one line, on two, standing up in what is high and narrow, or
+ * the letter alone; otherwise only on hover.
  */
 function Label({
   x,
   y,
   width,
   height,
+  letter = "",
   name,
   size,
 }: {
@@ -129,19 +142,25 @@ function Label({
   y: number;
   width: number;
   height: number;
+  letter?: string;
   name: string;
   size: string;
 }) {
-  const text = `${name} ${size}`;
+  const text = `${letter} ${name} ${size}`.trim();
+  // What it is of is said in the list beside the board, by its letter.
+  const short = `${letter} ${name.split(" of ")[0]}`.trim();
+  const mark = `${letter} ${size}`.trim();
   const room = (chars: number, font: number, across: number) => font >= 7.5 && chars * font * 0.52 < across - 2;
   const lines = (() => {
     const one = Math.min(13, height * 0.8);
-    if (room(text.length, one, width)) return { font: one, of: [text], upright: false };
+    const whole = `${short} ${size}`;
+    if (room(whole.length, one, width)) return { font: one, of: [whole], upright: false };
     const two = Math.min(12, height * 0.38);
-    if (room(Math.max(name.length, size.length), two, width)) return { font: two, of: [name, size], upright: false };
+    if (room(Math.max(short.length, size.length), two, width)) return { font: two, of: [short, size], upright: false };
     const stood = Math.min(12, width * 0.8);
-    if (height > width && room(text.length, stood, height)) return { font: stood, of: [text], upright: true };
-    if (room(size.length, one, width)) return { font: one, of: [size], upright: false };
+    if (height > width && room(mark.length, stood, height)) return { font: stood, of: [mark], upright: true };
+    if (room(mark.length, one, width)) return { font: one, of: [mark], upright: false };
+    if (letter && room(letter.length, one, width)) return { font: one, of: [letter], upright: false };
     return undefined;
   })();
   const [cx, cy] = [x + width / 2, y + height / 2];

@@ -9,7 +9,7 @@ import { type Length, nm, type Units } from "@/core/length/length";
 import { useDesk } from "@/ui/job/useDesk";
 import { Key } from "@/ui/parts/Key";
 import { LengthField } from "@/ui/parts/LengthField";
-import { BoardDrawing } from "./BoardDrawing";
+import { BoardDrawing, pieceNames } from "./BoardDrawing";
 import { CutOrder } from "./CutOrder";
 
 /** Every layout, with what can be done to it by hand: pin it, strike a board out, mark a bad stretch, move pieces. */
@@ -76,7 +76,7 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
     return () => window.removeEventListener("keydown", onKey);
   });
   useEffect(() => setPicked(null), [result]);
-  const names = new Map(result.request.blanks.map((b) => [b.id, b.name]));
+  const names = pieceNames(result.request.blanks);
   /** Boards are drawn to one scale, and so are sheets of a kind; a roll of mesh does not make boards small. */
   const longestLike = (board: BoardStock) =>
     Math.max(...stock.filter((s) => kindOf(s) === kindOf(board)).map((s) => s.length));
@@ -134,7 +134,8 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
                   {givesOf(l).map(({ piece, quantity }, k) => (
                     <span key={k} className="whitespace-nowrap">
                       {k > 0 && ", "}
-                      <b className="font-semibold text-ink">{quantity}</b> {names.get(piece.blank)?.toLowerCase()}
+                      <b className="font-semibold text-ink">{quantity}</b> <b>{names.get(piece.blank)?.letter}</b>{" "}
+                      {names.get(piece.blank)?.name}
                     </span>
                   ))}
                 </p>
@@ -152,8 +153,8 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
         >
           {picked ? (
             <span>
-              <b>{names.get(piecesOf(picked.layout)[picked.piece]!.blank)}</b> is picked up: choose a piece to change
-              places with, or an offcut to put it in.{" "}
+              <b>{names.get(piecesOf(picked.layout)[picked.piece]!.blank)?.name}</b> is picked up: choose a piece to
+              change places with, or an offcut to put it in.{" "}
               <button className="quiet" onClick={() => setPicked(null)}>
                 put it back <Key k="esc" />
               </button>

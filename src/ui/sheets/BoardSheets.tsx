@@ -4,7 +4,7 @@ import type { Job } from "@/core/job/job";
 import { lengthText } from "@/core/length/format";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
 import { givesOf } from "@/core/boards/laid";
-import { BoardDrawing } from "@/ui/layout/BoardDrawing";
+import { BoardDrawing, type PieceName, pieceNames } from "@/ui/layout/BoardDrawing";
 import { CutOrder } from "@/ui/layout/CutOrder";
 import { Measure } from "@/ui/parts/Measure";
 import { PrintButton } from "@/ui/parts/PrintButton";
@@ -12,7 +12,7 @@ import { count } from "@/ui/parts/words";
 
 /** A sheet for each pattern: the board, its cuts in order, its pieces, and a box to tick for every board. */
 export function BoardSheets({ job, jobId, result }: { job: Job; jobId: number; result: LayoutResult }) {
-  const names = new Map(result.request.blanks.map((b) => [b.id, b.name]));
+  const names = pieceNames(result.request.blanks);
   const all = allLayouts(result);
   return (
     <main className="mx-auto max-w-[64rem] px-5 py-4">
@@ -62,7 +62,7 @@ function Pieces({
   units,
 }: {
   layout: Parameters<typeof givesOf>[0] & { repeat: number };
-  names: Map<string, string>;
+  names: Map<string, PieceName>;
   units: Job["units"];
 }) {
   return (
@@ -73,7 +73,9 @@ function Pieces({
           <tr key={`${piece.blank} ${piece.length} ${piece.width}`}>
             <td className="w-10 text-right font-mono font-semibold">{quantity}</td>
             <td className="w-14 text-right font-mono text-soft">{quantity * layout.repeat}</td>
-            <td>{names.get(piece.blank)}</td>
+            <td>
+              <b>{names.get(piece.blank)?.letter}</b> {names.get(piece.blank)?.name}
+            </td>
             <td className="whitespace-nowrap">
               <Measure value={piece.length} units={units} /> × <Measure value={piece.width} units={units} />
             </td>

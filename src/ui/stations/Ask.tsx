@@ -8,6 +8,7 @@ import type { Design } from "@/core/designs/design";
 import { RECIPES } from "@/core/recipes";
 import type { Standard } from "@/core/standards/standard";
 import { PageLink } from "@/ui/job/PageLink";
+import { FINISHES } from "@/core/job/job";
 import { useDesk, useLaid } from "@/ui/job/useDesk";
 import { LengthField } from "@/ui/parts/LengthField";
 import { Measure } from "@/ui/parts/Measure";
@@ -39,9 +40,26 @@ export function Ask() {
             value={job.due}
             onChange={(due) => desk.act({ do: "dates", start: job.start, due }, "dates")}
           />
+          <label className="flex items-baseline gap-2">
+            <span className="text-soft">Finish</span>
+            <select
+              className="field"
+              value={job.finish ?? "none"}
+              onChange={(e) =>
+                desk.act({ do: "finish", finish: e.target.value as (typeof FINISHES)[number] }, "finish")
+              }
+            >
+              {FINISHES.map((f) => (
+                <option key={f} value={f}>
+                  {FINISH_WORDS[f]}
+                </option>
+              ))}
+            </select>
+          </label>
         </div>
         <Said field="job" />
         <Said field="dates" />
+        <Said field="finish" />
         <h2 className="small-head">Wanted</h2>
         <table className="cutting-list table-fixed">
           <colgroup>
@@ -196,6 +214,9 @@ const NEW_BOARD: BoardStock = {
   available: null,
   source: "buy",
 };
+/** The finish of the whole job; a line may choose its own on Shape. */
+const FINISH_WORDS = { none: "none", oil: "oil", paint: "paint", wax: "hot wax dip" } as const;
+
 const NEW_PACK: PackStock = {
   form: "pack",
   material: "exterior screw, no. 8 × 2",
@@ -238,7 +259,22 @@ function Boards() {
                     onSettle={(material) => change(at, { ...s, material })}
                     className={s.form === "sheet" ? "w-18" : "w-28"}
                   />
-                  {s.form === "sheet" && <span className="ml-1 text-[.82rem] text-soft">sheet</span>}
+                  {s.form === "sheet" ? (
+                    <span className="ml-1 text-[.82rem] text-soft">sheet</span>
+                  ) : (
+                    <label className="ml-1 text-[.82rem] whitespace-nowrap text-soft">
+                      <input
+                        type="checkbox"
+                        checked={s.rough ?? false}
+                        aria-label={`Board ${at + 1} is rough`}
+                        onChange={(e) => {
+                          const { rough: _rough, ...planed } = s;
+                          change(at, e.target.checked ? { ...planed, rough: true } : planed);
+                        }}
+                      />{" "}
+                      rough
+                    </label>
+                  )}
                 </td>
                 <td className="text-right whitespace-nowrap">
                   {(["thickness", "width", "length"] as const).map((d, i) => (

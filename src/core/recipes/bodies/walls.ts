@@ -512,7 +512,11 @@ export function wallAssembly({
       text: `Glue both faces of each corner enough to wet them. ${rests ? "Rests at the top, outside faces out. " : ""}Pilot every fastener near an edge${rests ? ", one of them in each thin lip beside the rest" : ""}. Measure both diagonals before the glue grabs; clamp across the longer one until they are equal. Leave it on a flat until the glue can be handled.`,
       station: "clamps",
       joins: walls,
-      uses: [screws("4 * throughSide * boxCount", THROUGH_SIDE, "endLength / 2", "end", { when: "throughSide > 0" }), screws("4 * throughEnd * boxCount", THROUGH_END, "sideLength / 2", "end", { when: "throughEnd > 0" }), glue("glueArea")],
+      uses: [
+        screws("4 * throughSide * boxCount", THROUGH_SIDE, "endLength / 2", "end", { when: "throughSide > 0" }),
+        screws("4 * throughEnd * boxCount", THROUGH_END, "sideLength / 2", "end", { when: "throughEnd > 0" }),
+        glue("glueArea", 'finish != "wax"'),
+      ],
       setup: 10,
       each: 7,
       wait: 45,
