@@ -37,5 +37,6 @@ export const designFrom = (recipe: Recipe, name: string, taken: string[]): Recip
   ...structuredClone(recipe),
   id: designId(name, taken),
   name,
+  called: undefined,
   basedOn: recipe.basedOn ?? recipe.id,
 });

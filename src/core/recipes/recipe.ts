@@ -206,6 +206,8 @@ const standsSchema = z.strictObject({
 export const recipeSchema = z.strictObject({
   id,
   name: z.string(),
+  /** What else the trade calls it. */
+  called: z.array(z.string().max(60)).max(20).optional(),
   family: z.string(),
   /** For a design of the maker's own: the recipe it was copied from, whose rules it keeps. */
   basedOn: id.optional(),

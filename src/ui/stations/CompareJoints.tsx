@@ -77,7 +77,7 @@ function Joints() {
               </td>
               <td className="text-[.87rem]">
                 {j.screws.map((s) => (
-                  <span key={s.what} className="block">
+                  <span key={s.what} className="block whitespace-nowrap">
                     <span className="font-mono">{s.count}</span> {s.what.replace("exterior screw, ", "")}
                   </span>
                 ))}

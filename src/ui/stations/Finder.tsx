@@ -2,6 +2,7 @@
 import { useMemo, useRef, useState } from "react";
 import { findMakeable, makeables, type Makeable } from "@/core/job/find";
 import { useDesk } from "@/ui/job/useDesk";
+import { Browse } from "./Browse";
 import { Key } from "@/ui/parts/Key";
 
 const SHOWN = 8;
@@ -12,6 +13,7 @@ export function Finder({ big }: { big: boolean }) {
   const all = useMemo(() => makeables(desk.standards, desk.designs), [desk.standards, desk.designs]);
   const [typed, setTyped] = useState("");
   const [at, setAt] = useState(0);
+  const [browsing, setBrowsing] = useState(false);
   const box = useRef<HTMLInputElement>(null);
   const { quantity, found } = findMakeable(
     typed,
@@ -29,59 +31,70 @@ export function Finder({ big }: { big: boolean }) {
     box.current?.focus();
   };
   return (
-    <div className={big ? "mx-auto max-w-[34rem] py-8 text-center" : "max-w-[34rem] pt-3"}>
-      {big && <p className="mb-3 text-[1.3rem]">What are you making?</p>}
-      <input
-        ref={box}
-        id="finder"
-        role="combobox"
-        aria-label="What to make"
-        aria-expanded={shown.length > 0}
-        aria-controls="finder-list"
-        aria-activedescendant={shown.length > 0 ? `found-${at}` : undefined}
-        autoComplete="off"
-        className={`w-full border-2 border-ink bg-white px-3 py-2 ${big ? "text-[1.3rem]" : "text-[1.07rem]"}`}
-        placeholder="40 lang deep body, nat br 14, half frame …"
-        value={typed}
-        onChange={(e) => {
-          setTyped(e.target.value);
-          setAt(0);
-        }}
-        onKeyDown={(e) => {
-          if (e.key === "ArrowDown") setAt((n) => Math.min(shown.length - 1, n + 1));
-          else if (e.key === "ArrowUp") setAt((n) => Math.max(0, n - 1));
-          else if (e.key === "Enter" && shown[at]) add(shown[at]);
-          else if (e.key === "Escape") setTyped("");
-          else return;
-          e.preventDefault();
-        }}
-      />
-      <div id="finder-list" role="listbox" aria-label="What can be made" className="text-left">
-        {shown.map((m, i) => (
-          <div
-            key={`${m.item} ${m.standard} ${m.size}`}
-            id={`found-${i}`}
-            role="option"
-            aria-selected={i === at}
-            tabIndex={-1}
-            className={`grid cursor-pointer grid-cols-[3.2rem_1fr_auto] gap-2 border-b border-rule px-3 py-1.5 ${i === at ? "bg-spruce text-white" : "bg-white"}`}
-            onMouseEnter={() => setAt(i)}
-            onClick={() => add(m)}
-            onKeyDown={(e) => e.key === "Enter" && add(m)}
-          >
-            <span className="text-right font-mono">{quantity ?? 10}</span>
-            <span className="font-semibold">{m.name}</span>
-            <span>
-              {m.standardName} {i === at && <Key k="enter" />}
-            </span>
-          </div>
-        ))}
+    <div className={big ? "mx-auto max-w-[60rem] py-8 text-center" : "pt-3"}>
+      <div className={big ? "mx-auto max-w-[34rem]" : "max-w-[34rem]"}>
+        {big && <p className="mb-3 text-[1.3rem]">What are you making?</p>}
+        <input
+          ref={box}
+          id="finder"
+          role="combobox"
+          aria-label="What to make"
+          aria-expanded={shown.length > 0}
+          aria-controls="finder-list"
+          aria-activedescendant={shown.length > 0 ? `found-${at}` : undefined}
+          autoComplete="off"
+          className={`w-full border-2 border-ink bg-white px-3 py-2 ${big ? "text-[1.3rem]" : "text-[1.07rem]"}`}
+          placeholder="40 lang deep body, nat br 14, half frame …"
+          value={typed}
+          onChange={(e) => {
+            setTyped(e.target.value);
+            setAt(0);
+          }}
+          onKeyDown={(e) => {
+            if (e.key === "ArrowDown") setAt((n) => Math.min(shown.length - 1, n + 1));
+            else if (e.key === "ArrowUp") setAt((n) => Math.max(0, n - 1));
+            else if (e.key === "Enter" && shown[at]) add(shown[at]);
+            else if (e.key === "Escape") setTyped("");
+            else return;
+            e.preventDefault();
+          }}
+        />
+        <div id="finder-list" role="listbox" aria-label="What can be made" className="text-left">
+          {shown.map((m, i) => (
+            <div
+              key={`${m.item} ${m.standard} ${m.size}`}
+              id={`found-${i}`}
+              role="option"
+              aria-selected={i === at}
+              tabIndex={-1}
+              className={`grid cursor-pointer grid-cols-[3.2rem_1fr_auto] gap-2 border-b border-rule px-3 py-1.5 ${i === at ? "bg-spruce text-white" : "bg-white"}`}
+              onMouseEnter={() => setAt(i)}
+              onClick={() => add(m)}
+              onKeyDown={(e) => e.key === "Enter" && add(m)}
+            >
+              <span className="text-right font-mono">{quantity ?? 10}</span>
+              <span className="font-semibold">{m.name}</span>
+              <span>
+                {m.standardName} {i === at && <Key k="enter" />}
+              </span>
+            </div>
+          ))}
+        </div>
+        {typed.trim() !== "" && shown.length === 0 && (
+          <p role="status" className="px-3 py-2">
+            Nothing is called that. Try a standard and an item: nat body, zander frame, long body; or look through
+            everything.
+          </p>
+        )}
+        {typed.trim() === "" && (
+          <p className="mt-2">
+            <button className="quiet" aria-expanded={browsing} onClick={() => setBrowsing(!browsing)}>
+              {browsing ? "close the list" : "look through everything"}
+            </button>
+          </p>
+        )}
       </div>
-      {typed.trim() !== "" && shown.length === 0 && (
-        <p role="status" className="px-3 py-2">
-          Nothing is called that. Try a standard and an item: nat body, zander frame, long body.
-        </p>
-      )}
+      {browsing && typed.trim() === "" && <Browse all={all} add={add} />}
     </div>
   );
 }

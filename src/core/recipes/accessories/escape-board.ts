@@ -7,6 +7,7 @@ export const escapeBoard: Recipe = {
   ...innerCover,
   id: "escape-board",
   name: "Escape board",
+  called: ["clearer board", "bee escape", "clearing board"],
   family: "accessories",
   about: "A board with one-way exits under the supers, a day or two before they are taken off.",
   parameters: innerCover.parameters

@@ -6,6 +6,7 @@ import { FOR_BOX, RIM_NEEDS } from "../rims";
 export const excluder: Recipe = {
   id: "excluder",
   name: "Framed excluder",
+  called: ["queen excluder", "queen grid"],
   family: "accessories",
   kind: "other",
   about: "A rim round a bought excluder sheet: a bee space on one face, flush on the other; with bottom bee space it is turned over.",

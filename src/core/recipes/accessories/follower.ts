@@ -6,6 +6,7 @@ import { FOLLOWER_VALUES, followerBar, followerBoard } from "./followers";
 export const follower: Recipe = {
   id: "follower",
   name: "Follower",
+  called: ["dummy", "dummy board", "division board", "follower board"],
   family: "accessories",
   kind: "other",
   about: "A board that hangs like a frame and closes off what the bees do not use.",

@@ -5,6 +5,7 @@ import { RIM_NEEDS } from "../rims";
 export const inspectionCover: Recipe = {
   id: "inspection-cover",
   name: "Inspection cover",
+  called: ["inspection cloth", "manipulation cover", "cover strip"],
   family: "accessories",
   kind: "other",
   about: "Strips that close the box a part at a time: for mating hives, long hives and cold days.",

@@ -26,6 +26,7 @@ const wall = (id: string, name: string, material: "foam" | undefined, length: st
 export const insulatedJacket: Recipe = {
   id: "insulated-jacket",
   name: "Insulated jacket",
+  called: ["hive wrap", "insulation", "winter wrap", "hive cosy", "insulated cover"],
   family: "accessories",
   kind: "other",
   about: "Foam sheets and thin cladding round a body or two joined ones; covers follow the larger outside.",

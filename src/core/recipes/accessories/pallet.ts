@@ -6,6 +6,7 @@ import { FOR_BOX, RIM_NEEDS } from "../rims";
 export const pallet: Recipe = {
   id: "pallet",
   name: "Four-hive pallet",
+  called: ["hive pallet", "four way pallet"],
   family: "accessories",
   kind: "other",
   about: "A deck on three bearers that carries four hives, with clips that keep them from sliding.",

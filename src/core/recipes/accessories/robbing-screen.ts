@@ -6,6 +6,7 @@ import { FOR_WIDTH, RIM_NEEDS } from "../rims";
 export const robbingScreen: Recipe = {
   id: "robbing-screen",
   name: "Robbing screen",
+  called: ["moving screen", "robber screen", "anti robbing screen"],
   family: "accessories",
   kind: "other",
   about: "A mesh frame over the front, closed below, with the way out at the top behind a plate.",

@@ -8,6 +8,7 @@ export const slattedRack: Recipe = finished(
   {
     id: "slatted-rack",
     name: "Slatted rack",
+    called: ["slatted bottom", "slat rack"],
     family: "accessories",
     kind: "other",
     about: "A rim of slats between floor and brood body, a slat under every frame.",

@@ -6,6 +6,7 @@ import { FOR_BOX, RIM_NEEDS } from "../rims";
 export const stand: Recipe = {
   id: "stand",
   name: "Stand with landing",
+  called: ["hive stand", "hive rail", "hive leg"],
   family: "accessories",
   kind: "other",
   about: "Rails and legs that keep a hive off the ground, with a sloped landing board in front.",

@@ -5,6 +5,7 @@ import type { Recipe } from "../recipe";
 export const transferClip: Recipe = {
   id: "transfer-clip",
   name: "Transfer clips",
+  called: ["frame clip"],
   family: "accessories",
   kind: "other",
   about: "Aluminium strips bent in steps that hang half-length frames in a full-length place until they are drawn.",

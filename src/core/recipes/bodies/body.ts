@@ -10,6 +10,7 @@ export const body: Recipe = finished(
   {
     id: "body",
     name: "Body",
+    called: ["brood box", "hive body", "hive box", "chamber", "honey box", "storey"],
     family: "bodies",
     kind: "body",
     stacks: true,

@@ -19,6 +19,7 @@ const rodNotches = (first: string): FeatureRecipe[] =>
 export const cabinetStorey: Recipe = {
   id: "cabinet-storey",
   name: "Cabinet storey",
+  called: ["cabinet hive", "back opening hive", "bee house storey"],
   family: "bodies",
   kind: "other",
   about: "A storey opened from the back; frames without ears stand on three rods.",

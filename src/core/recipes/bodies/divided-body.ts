@@ -17,6 +17,7 @@ export const dividedBody: Recipe = finished(
     stacks: undefined,
     id: "divided-body",
     name: "Divided body",
+    called: ["mating nuc", "mating hive", "queen castle", "four way nuc", "mating box"],
     about: "Four mating chambers in a standard body, each with its own entrance and half-length frames.",
     standards: ["langstroth-10"],
     hangs: "half-frame",

@@ -13,6 +13,7 @@ export const joinedBody: Recipe = finished(
     stacks: undefined,
     id: "joined-body",
     name: "Joined body",
+    called: ["double body", "extra deep body"],
     about: "Two bodies fixed together as one cavity for extra-deep frames; the lower has no rests.",
     standards: ["langstroth-10", "langstroth-8"],
     hangs: "extra-deep-frame",

@@ -32,6 +32,7 @@ export const longBody: Recipe = finished(
     stacks: undefined,
     id: "long-body",
     name: "Long body",
+    called: ["long hive", "horizontal hive", "long langstroth", "chest hive"],
     about: "A horizontal hive: many frames side by side in one box, with followers and legs.",
     hangs: { by: "height", is: { double: "extra-deep-frame" } },
     measuredAt: { x: "outsideLength / 2", y: "thickness + longFrames * pitch / 4" },

@@ -11,6 +11,7 @@ export const nationalBody: Recipe = finished(
   {
     id: "body",
     name: "Body",
+    called: ["brood box", "hive body", "hive box", "chamber", "honey box", "storey"],
     family: "bodies",
     kind: "body",
     stacks: true,

@@ -9,6 +9,7 @@ export const nuc: Recipe = finished(
     stacks: undefined,
     id: "nuc",
     name: "Nuc",
+    called: ["nucleus", "nucleus box", "nuc box", "five frame"],
     about: "A small body, usually five frames.",
     needs: [...body.needs.filter((n) => n !== "boxInsideWidth"), "pitch"],
     parameters: [{ name: "nucFrames", label: "Frames", group: "Size", kind: "count", default: "5", min: 2, max: 6 }, ...body.parameters],

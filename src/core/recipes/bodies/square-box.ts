@@ -9,6 +9,7 @@ export const squareBox: Recipe = finished(
     stacks: undefined,
     id: "square-box",
     name: "Square stack box",
+    called: ["small box", "stack box", "cube"],
     about: "A small square box for five pi frames; four stand with entrances at right angles, or stack.",
     standards: ["square-190"],
     hangs: "pi-frame",

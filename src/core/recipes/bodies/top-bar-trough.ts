@@ -5,6 +5,7 @@ import type { Recipe } from "../recipe";
 export const topBarTrough: Recipe = {
   id: "top-bar-trough",
   name: "Top-bar trough",
+  called: ["top bar hive", "kenya hive", "trough hive"],
   family: "bodies",
   kind: "other",
   about: "A trough with leaning sides; bars lie across its edges and touch.",

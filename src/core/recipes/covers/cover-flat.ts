@@ -8,6 +8,7 @@ export const coverFlat: Recipe = finished(
   {
     id: "cover-flat",
     name: "Flat cover",
+    called: ["migratory cover", "migratory lid", "flat lid", "flush cover"],
     family: "covers",
     kind: "other",
     about: "A flush panel with end cleats, for close-standing and travelling hives.",

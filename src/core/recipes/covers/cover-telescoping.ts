@@ -28,6 +28,7 @@ export const coverTelescoping: Recipe = finished(
   {
     id: "cover-telescoping",
     name: "Telescoping cover",
+    called: ["outer cover", "telescoping lid", "telescope cover", "lid", "hive lid", "metal roof"],
     family: "covers",
     kind: "other",
     about: "A lid with a skirt that goes over the box; it wants an inner cover under it, or it cannot be prised off.",

@@ -18,6 +18,7 @@ export const innerCoverFourWay: Recipe = {
   ...innerCover,
   id: "inner-cover-four-way",
   name: "Four-way inner cover",
+  called: ["four way crown board"],
   about: "Bars quarter its rim over a divided body; each quarter has a jar hole and a notch.",
   parameters: [
     ...innerCover.parameters.filter((p) => ["panel", "rim", "rimHigh"].includes(p.name)),

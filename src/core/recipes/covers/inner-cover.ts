@@ -6,6 +6,7 @@ import { FOR_BOX, RIM_NEEDS } from "../rims";
 export const innerCover: Recipe = {
   id: "inner-cover",
   name: "Inner cover",
+  called: ["crown board", "quilt board", "clearer cover", "inner lid"],
   family: "covers",
   kind: "other",
   about: "A panel with a shallow rim under the lid; its space depends on which face is down.",

@@ -8,6 +8,7 @@ export const quiltBox: Recipe = finished(
   {
     id: "quilt-box",
     name: "Quilt box",
+    called: ["quilt", "moisture box", "winter quilt"],
     family: "covers",
     kind: "other",
     about: "A rim with a mesh bottom on ledges, filled with shavings that take up winter damp.",

@@ -9,6 +9,7 @@ export const roofDeep: Recipe = finished(
     ...coverTelescoping,
     id: "roof-deep",
     name: "Deep roof",
+    called: ["hive roof", "deep lid", "roof"],
     about: "A roof with a skirt of 4 to 8 and two meshed vents on opposite sides.",
     parameters: [
       ...coverTelescoping.parameters.map((p) => (p.kind === "length" && p.name === "depth" ? { ...p, default: "6*inch", min: "4*inch" } : p)),

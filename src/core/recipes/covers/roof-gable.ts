@@ -23,6 +23,7 @@ export const roofGable: Recipe = finished(
   {
     id: "roof-gable",
     name: "Gable roof",
+    called: ["pitched roof", "gabled roof", "peaked roof"],
     family: "covers",
     kind: "other",
     about: "A skirt that goes down over the box, gables on its ends, and two sloped boards that throw the rain off.",

@@ -8,6 +8,7 @@ export const feedRimInnerBoard: Recipe = finished(
   {
     id: "feed-rim-inner-board",
     name: "Feed rim with inner board",
+    called: ["feeder shim", "pail rim", "feeding shim"],
     family: "feeders",
     kind: "other",
     about: "A rim on ledges with a loose board, cut to the glued-up rim as measured; an entrance above it.",

@@ -7,6 +7,7 @@ export const feedRim: Recipe = finished(
   {
     id: "feed-rim",
     name: "Feed rim",
+    called: ["eke", "shim", "spacer", "spacer rim", "patty rim", "candy rim", "rim"],
     family: "feeders",
     kind: "other",
     about: "A rim without rests between the top body and the cover, as high as the feeder inside it.",

@@ -5,6 +5,7 @@ import type { Recipe } from "../recipe";
 export const feederFrame: Recipe = {
   id: "feeder-frame",
   name: "Frame feeder",
+  called: ["division board feeder", "in hive feeder", "frame trough"],
   family: "feeders",
   kind: "other",
   about: "A trough the size of one or two frames that hangs in a body.",

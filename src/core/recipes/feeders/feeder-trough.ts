@@ -22,6 +22,7 @@ export const feederTrough: Recipe = finished(
   {
     id: "feeder-trough",
     name: "Trough feeder",
+    called: ["hive top feeder", "top feeder", "syrup tray"],
     family: "feeders",
     kind: "other",
     about: "A shallow tank over the top body; bees climb a slot, over a divider, and drink behind a baffle without drowning.",

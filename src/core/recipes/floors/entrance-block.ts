@@ -6,6 +6,7 @@ import { FOR_WIDTH, RIM_NEEDS } from "../rims";
 export const entranceBlock: Recipe = {
   id: "entrance-block",
   name: "Entrance block",
+  called: ["entrance reducer", "mouse guard", "entrance stick"],
   family: "floors",
   kind: "other",
   about: "A stick that closes the entrance but for one opening; another face has the other size.",

@@ -20,6 +20,7 @@ export const floorFourWay: Recipe = finished(
     ...floorScreened,
     id: "floor-four-way",
     name: "Four-way floor",
+    called: ["four way bottom board"],
     about: "A mesh floor under a divided body, with a bar under each partition and an entrance for each chamber.",
     parameters: [
       ...floorScreened.parameters,

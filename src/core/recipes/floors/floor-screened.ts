@@ -8,6 +8,7 @@ export const floorScreened: Recipe = finished(
   {
     id: "floor-screened",
     name: "Screened floor with tray",
+    called: ["varroa floor", "varroa tray", "mesh floor", "open mesh floor", "screened bottom board", "mite board"],
     family: "floors",
     kind: "other",
     about: "Mesh on ledges in place of a floor, and a tray that slides in below it from the back.",

@@ -8,6 +8,7 @@ export const floorUnderfloor: Recipe = finished(
   {
     id: "floor-underfloor",
     name: "Under-floor entrance",
+    called: ["under floor entrance", "underfloor entrance"],
     family: "floors",
     kind: "other",
     about: "The entrance is an 8 mm gap under the front that turns up through a slot; mice and wasps stay out.",

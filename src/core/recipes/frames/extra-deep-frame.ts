@@ -19,6 +19,7 @@ export const extraDeepFrame: Recipe = {
   ...frame,
   id: "extra-deep-frame",
   name: "Extra-deep frame",
+  called: ["jumbo frame", "double deep frame"],
   about: "Hangs through a joined body; two sheets one above the other, with a gap the bees may fill.",
   standards: ["langstroth-10", "langstroth-8"],
   parameters: [TWO_BOXES, ...frame.parameters],

@@ -5,6 +5,7 @@ import { FRAME_ASSEMBLY, FRAME_DEMANDS, FRAME_PARAMETERS, FRAME_PARTS, FRAME_VAL
 export const frame: Recipe = {
   id: "frame",
   name: "Frame",
+  called: ["hanging frame", "brood frame", "honey frame", "super frame"],
   family: "frames",
   kind: "frame",
   about: "Top bar, two end bars, bottom bar; holds one comb.",

@@ -7,6 +7,7 @@ export const halfFrame: Recipe = {
   ...frame,
   id: "half-frame",
   name: "Half-length frame",
+  called: ["half frame", "mating frame"],
   about: "For the chambers of a divided body; a third of a sheet serves it.",
   standards: ["langstroth-10"],
   values: [

@@ -5,6 +5,7 @@ import type { Recipe } from "../recipe";
 export const noEarFrame: Recipe = {
   id: "no-ear-frame",
   name: "Frame without ears",
+  called: ["lugless frame", "earless frame"],
   family: "frames",
   kind: "other",
   about: "Four plain bars; stands on rods in a cabinet hive.",

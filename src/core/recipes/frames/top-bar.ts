@@ -4,6 +4,7 @@ import type { Recipe } from "../recipe";
 export const topBar: Recipe = {
   id: "top-bar",
   name: "Top bar",
+  called: ["bar"],
   family: "frames",
   kind: "frame",
   about: "A bar with a ridge below; the comb hangs from it.",
