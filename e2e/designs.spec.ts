@@ -119,7 +119,10 @@ test("a design goes out as a file and comes in again as its next mark; a hostile
   await bring({ ...file, recipe: { ...file.recipe, about: "brought back" } });
   await expect(page.getByRole("region", { name: "Your designs" })).toContainText("mark III");
   const places = [{ at: ["0*inch", "0*inch", "0*inch"], l: "+x", w: "+y", t: "-z", times: "1000000000" }];
-  await bring({ ...file, recipe: { ...file.recipe, id: "bomb", parts: [{ ...file.recipe.parts[0], places }] } });
+  await bring({
+    ...file,
+    recipe: { ...file.recipe, id: "bomb", assembly: [], parts: [{ ...file.recipe.parts[0], places }] },
+  });
   await expect(page.getByRole("alert").filter({ hasText: "1000000000 in a row, at most 400" })).toBeVisible();
 });
 

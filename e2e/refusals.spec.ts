@@ -72,7 +72,8 @@ test("laying out tells its progress and then the result", async ({ request }) =>
     data: {
       blanks: [
         {
-          id: "a",
+          id: "0/side",
+          of: { line: 0, part: "side" },
           name: "Side",
           material: "wood",
           length: 500e6,

@@ -38,7 +38,7 @@ export function PartEditor({ recipe, open, setOpen }: { recipe: Recipe; open: nu
       `${part.id}-copy`,
       recipe.parts.map((p) => p.id),
     );
-    grow(withPart(recipe, { ...structuredClone(part), id, name: `${part.name}, copy` }));
+    grow(withPart(recipe, { ...structuredClone(part), id, name: `${part.name}, copy` }, part.id));
   };
   /** A part that goes is no longer joined or worked on anywhere. */
   const remove = (id: string) => {

@@ -204,17 +204,29 @@ export const NEW_ROWS = {
 } as const;
 export type Section = keyof typeof NEW_ROWS;
 
-/** A recipe with one more part, joined at the last step that joins any: an item of several parts joins them all. */
+/**
+ * A recipe with one more part, which an item of several parts has to join somewhere: a copy where its original is joined, a new one
+ * at the last step that always applies and joins any.
+ */
 export function withPart(
   r: Recipe,
   part: Recipe["parts"][number] = NEW_ROWS.parts(r) as unknown as Recipe["parts"][number],
+  like?: string,
 ): Recipe {
-  const at = r.assembly.findLastIndex((s) => (s.joins ?? []).length > 0);
   const grown = { ...r, parts: [...r.parts, part] };
-  if (at < 0)
+  const joins = (s: Recipe["assembly"][number]) => (s.joins ?? []).length > 0;
+  const last = r.assembly.findLastIndex((s) => joins(s) && s.when === undefined);
+  const at = last >= 0 ? last : r.assembly.findLastIndex(joins);
+  if (like === undefined && at < 0)
     return { ...grown, assembly: [...r.assembly, NEW_ROWS.assembly(grown) as unknown as Recipe["assembly"][number]] };
+  const here = (list: string[] | undefined, i: number) =>
+    like === undefined ? i === at && list !== undefined : (list?.includes(like) ?? false);
   return {
     ...grown,
-    assembly: r.assembly.map((s, i) => (i === at ? { ...s, joins: [...(s.joins ?? []), part.id] } : s)),
+    assembly: r.assembly.map((s, i) => ({
+      ...s,
+      ...(here(s.joins, i) ? { joins: [...s.joins!, part.id] } : {}),
+      ...(like !== undefined && here(s.on, i) ? { on: [...s.on!, part.id] } : {}),
+    })),
   };
 }
