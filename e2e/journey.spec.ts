@@ -98,7 +98,9 @@ test("a new job from nothing: said, shaped, kept over a reload, and a reading ju
   }).toPass();
   await say.click();
   await page.getByRole("combobox", { name: "What to make" }).fill("12 nat br 14");
-  await expect(page.getByRole("listbox", { name: "What can be made" }).getByRole("option").first()).toContainText("14×12 brood");
+  await expect(page.getByRole("listbox", { name: "What can be made" }).getByRole("option").first()).toContainText(
+    "14×12 brood",
+  );
   await page.keyboard.press("Enter");
   await expect(page.getByLabel("Quantity of line 1")).toHaveValue("12");
   await page.keyboard.type("lang deep");
