@@ -129,11 +129,11 @@ test("every item of the contract is cut and checked: sizes as text and in mm, wo
   }
 }, 60_000);
 
-test("a hive's lines are checked where they meet: a lid over thick walls, and nothing under it to free it by", async () => {
+test("a hive's lines are checked where they meet: a lid asked for smaller than thick walls, and nothing under it to free it by", async () => {
   interface Check {
     findings: { rule: string; line: number; state: string; valueMm: number; allowedMm: [number | null, number | null]; text: string; advice: string }[]; // prettier-ignore
   }
-  const lid = { item: "cover-telescoping", standard: "langstroth-10", size: "deep", quantity: 4 };
+  const lid = { item: "cover-telescoping", standard: "langstroth-10", size: "deep", quantity: 4, options: { bodyOutsideLength: "19 7/8" } };
   const { findings } = await ok<Check>("check", job([bodies({ thickness: 1 }, 4), lid]));
   const of = (rule: string) => findings.find((f) => f.rule === rule && f.line === 1)!;
   // Skirt 20 1/4 inside (19 7/8 + 3/8), box 20 3/8: an eighth too long.
@@ -244,7 +244,7 @@ describe("refusals print nothing, say why, and exit 2", () => {
       "stock too narrow",
       ["order", "-"],
       job([bodies({})], { stock: [{ material: "pine", form: "board", thickness: "3/4", width: "9 1/4", length: 96 }] }),
-      /Side: every board is too narrow/,
+      /side: every board is too narrow/,
     ],
     ["no start for a plan", ["plan", "-"], job([bodies({}, 4)], { start: undefined }), /start: missing/],
     ["6 MB of it", ["check", "-"], " ".repeat(6e6), /more than 4 MB/],

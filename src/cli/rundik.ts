@@ -11,7 +11,14 @@ import { missingText } from "@/core/layout/missing";
 import { orderDocument, orderOf } from "@/core/order/order";
 import { PlanError, planDocument, planOf } from "@/core/plan/plan";
 
-import { boardsFileSchema, readSolverFile, sheetsFileSchema, SolverFileError, solveBoards, solveSheets } from "@/core/solve/files";
+import {
+  boardsFileSchema,
+  readSolverFile,
+  sheetsFileSchema,
+  SolverFileError,
+  solveBoards,
+  solveSheets,
+} from "@/core/solve/files";
 
 /**
  * `rundik <verb> <file>`: one JSON document on stdout and exit 0; on bad input a message on stderr and exit 2.

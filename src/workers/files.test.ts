@@ -1,6 +1,13 @@
 import fc from "fast-check";
 import { cuttable } from "@/core/layout/tests/verify";
-import { boardsFileSchema, readSolverFile, sheetsFileSchema, SolverFileError, solveBoards, solveSheets } from "@/core/solve/files";
+import {
+  boardsFileSchema,
+  readSolverFile,
+  sheetsFileSchema,
+  SolverFileError,
+  solveBoards,
+  solveSheets,
+} from "@/core/solve/files";
 import { highsSolver } from "./highs";
 
 const lp = await highsSolver();

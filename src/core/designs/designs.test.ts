@@ -75,6 +75,14 @@ describe("what is wrong is said at the formula that caused it", () => {
   });
 });
 
+test("a box without walls and a frame without a bar say what measures them", () => {
+  for (const kind of ["body", "frame"] as const) {
+    const recipe = { ...designFromNothing("x", []), kind };
+    const problem = { path: "kind", message: expect.stringMatching(/is measured by a part with the role/) as string };
+    expect(read(recipe).problems).toEqual([problem]);
+  }
+});
+
 describe("marks", () => {
   test("are counted as a joiner does", () => {
     expect([1, 2, 4, 9, 14, 40, 1994].map(markName)).toEqual(["I", "II", "IV", "IX", "XIV", "XL", "MCMXCIV"]);

@@ -1,4 +1,5 @@
 import type { Units } from "@/core/length/length";
+import { checkMeasured } from "@/core/shape/measure";
 import { RECIPES } from "@/core/recipes";
 import { type Recipe, recipeSchema } from "@/core/recipes/recipe";
 import type { Scope } from "@/core/formula/scope";
@@ -63,6 +64,7 @@ export function readDesign(raw: unknown, standard: Standard, size: string, units
   if (found.length > 0) return { recipe, values, problems: found };
   try {
     const shape = shapeItem(recipe, standard, size, {}, units);
+    checkMeasured(shape);
     stepsOf(shape, units);
     const wrong = assemblyProblems(shape).map(({ part, message }) => ({
       path: part === undefined ? "assembly" : `parts.${recipe.parts.findIndex((p) => p.id === part)}`,
@@ -71,7 +73,16 @@ export function readDesign(raw: unknown, standard: Standard, size: string, units
     return wrong.length > 0 ? { recipe, values, problems: wrong } : { recipe, values, problems: [], shape };
   } catch (e) {
     const part = e instanceof ShapeError ? recipe.parts.findIndex((p) => p.id === e.field || p.name === e.field) : -1;
-    return { recipe, values, problems: [{ path: part >= 0 ? `parts.${part}` : "", message: messageOf(e) }] };
+    return {
+      recipe,
+      values,
+      problems: [
+        {
+          path: part >= 0 ? `parts.${part}` : e instanceof ShapeError && e.field === "kind" ? "kind" : "",
+          message: messageOf(e),
+        },
+      ],
+    };
   }
 }
 

@@ -68,7 +68,8 @@ export function parseFormula(text: string): Expression {
   try {
     ast = jsep(text);
   } catch (e) {
-    throw new FormulaError(`cannot read "${text}": ${(e as Error).message}`);
+    const marks = /\d\s*["″'’]/.test(text) ? '; write 3/4" as 3/4*inch and 2 ft as 24*inch' : "";
+    throw new FormulaError(`cannot read "${text}": ${(e as Error).message}${marks}`);
   }
   checkDepth(ast, text, 0);
   if (parsed.size > 5000) parsed.clear();

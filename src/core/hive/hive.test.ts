@@ -11,7 +11,7 @@ import { judgeStack } from "@/core/fit/stack";
 import { heightOf } from "@/core/line/standing";
 import { STARTERS } from "./starters";
 import { conductivity, warmth } from "./warmth";
-import { weigh } from "./weigh";
+import { emptyWeight, weigh } from "./weigh";
 
 const job = emptyJob("x", "in");
 const level = (
@@ -204,6 +204,16 @@ describe("figures of a stack", () => {
     );
     const litres = (18.375 * 14.75 * (9.625 + 6.625) * 25.4 ** 3) / 1e6;
     expect(weigh(standing).litres).toBeCloseTo(litres, 6);
+  });
+  test("free comb fills a Warré box below its bars: eight of 300 × 200 × 25 mm, by hand", () => {
+    const standing = stand(hive(level("body", {}, "box", "warre")), job);
+    expect(weigh(standing).fullKg - weigh(standing, 0).fullKg).toBeCloseTo(3 * 2 * 0.25 * 8 * 1.42, 6);
+  });
+  test("loblolly to white pine is 51 to 35 (specific gravities, Wood Handbook)", () => {
+    const [loblolly, pine] = ["loblolly-pine", "eastern-white-pine"].map((wood) =>
+      emptyWeight(stand(hive(level("body", { wood })), job)[0]!.shape!),
+    );
+    expect(loblolly! / pine!).toBeCloseTo(51 / 35, 9);
   });
   test("half full is half the honey", () => {
     const standing = stand(hive(level("body")), job);

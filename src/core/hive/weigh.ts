@@ -1,14 +1,14 @@
 import type { Part } from "@/core/shape/part";
-import { GRAVITY } from "@/core/judge/strength";
+import { inch } from "@/core/length/length";
+import { gravityOf } from "@/core/judge/strength";
 import { lengthOf, type Shape } from "@/core/shape/shape";
 import { bitesOf } from "@/core/shape/assembly";
 import type { Bite, Polygon } from "@/core/solid/solid";
 import type { Standing } from "@/core/line/standing";
 import { chainOf, heightOf } from "@/core/line/standing";
 
-/** kg/m³. Wood at 12 % is about G × 1.12 × 1000 (handbook 06); the others from memory. */
-const DENSITY: Record<Part["material"], number> = {
-  wood: GRAVITY["eastern-white-pine"]! * 1120,
+/** kg/m³, from memory. */
+const DENSITY: Record<Exclude<Part["material"], "wood">, number> = {
   ply: 600,
   mesh: 900,
   metal: 2700,
@@ -18,9 +18,13 @@ const DENSITY: Record<Part["material"], number> = {
 /** Honey, kg a litre. */
 const HONEY = 1.42;
 
+/** Wood at 12 %: about G × 1.12 × 1000 kg/m³ (handbook 06). */
+const woodDensity = (shape: Shape) => gravityOf(shape) * 1120;
+
 /** What the wood (and the rest) of an item weighs, kg. */
 export function emptyWeight(shape: Shape): number {
-  return shape.parts.reduce((sum, p) => sum + volumeOf(p) * p.places.length * DENSITY[p.material], 0);
+  const density = { wood: woodDensity(shape), ...DENSITY };
+  return shape.parts.reduce((sum, p) => sum + volumeOf(p) * p.places.length * density[p.material], 0);
 }
 
 /** m³ of a part: its blank, less what its cuts take. */
@@ -68,10 +72,16 @@ export function weigh(standing: Standing[], fill = 1): Weights {
   return { height: heightOf(standing), litres, emptyKg: sum((l) => l.emptyKg), fullKg: sum((l) => l.fullKg), levels };
 }
 
+/** A comb fills its frame's opening; one that hangs free from its bar fills the box below the bar, wall to wall. */
 function honeyOf(s: Standing): number {
   const frame = s.frame;
-  if (!frame?.scope.has("openingLength") || !frame.scope.has("openingHeight")) return 0;
-  const litres =
-    (lengthOf(frame, "openingLength") * lengthOf(frame, "openingHeight") * lengthOf(frame, "combThickness")) / 1e24;
-  return litres * HONEY * s.frames;
+  if (!frame) return 0;
+  const length = (name: string) => (frame.scope.has(name) ? lengthOf(frame, name) : 0);
+  const framed = frame.scope.has("openingLength") && frame.scope.has("openingHeight");
+  const area = framed
+    ? length("openingLength") * length("openingHeight")
+    : (s.inside?.length ?? 0) * Math.max(0, s.height - s.over - length("topBarThickness"));
+  return ((area * (length("combThickness") || FREE_COMB)) / 1e24) * HONEY * s.frames;
 }
+/** A comb at 1 3/8 pitch (handbook 10). */
+const FREE_COMB = inch(1);

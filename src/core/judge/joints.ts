@@ -6,7 +6,7 @@ import type { Own } from "@/core/line/shapes";
 import { type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
 import { stepsOf } from "@/core/shape/steps";
 import { standardOf } from "@/core/standards/own";
-import { GRAVITY, screwShear, screwWithdrawal } from "./strength";
+import { gravityOf, screwShear, screwWithdrawal } from "./strength";
 
 /** A corner joint of a line, judged: figures to compare by, for one box and for all that are asked. */
 export interface JointJudged {
@@ -72,8 +72,7 @@ function judge(
     const v = shape.scope.working(name).value;
     return v.kind === "amount" ? v.of.valueOf() / 1e14 : 0;
   };
-  const wood = shape.scope.working("wood").value;
-  const gravity = GRAVITY[wood.kind === "word" ? wood.of : ""] ?? 0.35;
+  const gravity = gravityOf(shape);
   const steps = stepsOf(shape, units);
   const glued = steps.find((s) => s.joins.some((p) => p.role === "side"));
   const screws = (glued?.uses ?? []).flatMap((u) => (u.screw && u.quantity > 0 ? [{ ...u, screw: u.screw }] : []));

@@ -1,3 +1,5 @@
+import type { Shape } from "@/core/shape/shape";
+
 /**
  * What holds a fastener in wood: Wood Handbook, fastenings chapter, from memory. G is specific gravity, D the shank's
  * diameter and L the length in the holding piece, both in mm; newtons in side grain.
@@ -31,3 +33,9 @@ export const GRAVITY: Record<string, number> = {
   "engelmann-spruce": 0.35,
   "yellow-poplar": 0.42,
 };
+
+/** Of the kind chosen where the item asks for one; white pine where it does not. */
+export function gravityOf({ scope }: Shape): number {
+  const wood = scope.has("wood") ? scope.working("wood").value : undefined;
+  return GRAVITY[wood?.kind === "word" ? wood.of : ""] ?? GRAVITY["eastern-white-pine"]!;
+}

@@ -25,6 +25,9 @@ describe("reading lengths", () => {
     ["225", "mm", 225],
     ["2 ft 6 in", "mm", 762],
     [".5", "in", 12.7],
+    ["505,5", "mm", 505.5],
+    ["22,5 cm", "mm", 225],
+    ["3⁄4", "in", 19.05],
   ])("%s in a file of %s is %d mm", (text, units, want) => {
     expect(parseLength(text, units) / 1e6).toBe(want);
   });
@@ -36,7 +39,8 @@ describe("reading lengths", () => {
     ["3/0", "in", /over 0/],
     ["19 9/8", "in", /not below one/],
     ["3/4 mm", "in", /decimal/],
-    ["22,5", "mm", /point/],
+    ["1,250", "mm", /two ways/],
+    ["1.250,5", "mm", /two ways/],
     ["5 yards", "in", /"yards" is not a unit/],
     ["", "in", /nothing there/],
     [Infinity, "in", /not a length/],

@@ -40,22 +40,24 @@ const HELP: Record<Units, string> = {
 
 /**
  * Reads a length as a maker writes it: `19 7/8`, `19-7/8`, `1 1/8"`, `8'`, `8' 2 1/2"`, `225 mm`, `22.5 cm`, `2.44 m`,
- * `3/4 in`, or a plain number in `units`. Exact to the nanometre.
+ * `3/4 in`, or a plain number in `units`; `505,5` is `505.5`. Exact to the nanometre.
  * @throws LengthError saying what was read and what would be right.
  */
 export function parseLength(input: unknown, units: Units): Length {
   if (typeof input === "number") return fromNumber(input, units);
   if (typeof input !== "string") throw new LengthError(`read ${describe(input)}, wanted a length: ${HELP[units]}`);
-  const read = JSON.stringify(input.length > 60 ? `${input.slice(0, 57)}…` : input);
-  const fail = (why: string) => new LengthError(`read ${read}: ${why}`);
+  const shown = JSON.stringify(input.length > 60 ? `${input.slice(0, 57)}…` : input);
+  const fail = (why: string) => new LengthError(`read ${shown}: ${why}`);
   if (input.length > 60) throw fail(`too long for a length; ${HELP[units]}`);
-  const text = input
+  const typed = input
     .replace(/[½¼¾⅛⅜⅝⅞⅓⅔]/g, (g) => ` ${GLYPHS[g]}`)
     .replace(/''/g, '"')
+    .replace(/⁄/g, "/") // the fraction slash a phone's keyboard writes
     .trim();
-  if (text === "") throw fail(`nothing there; ${HELP[units]}`);
-  if (/^[-−]/.test(text)) throw fail("a length cannot be below zero");
-  if (/\d,\d/.test(text)) throw fail('use a point, not a comma: "22.5"');
+  if (typed === "") throw fail(`nothing there; ${HELP[units]}`);
+  if (/^[-−]/.test(typed)) throw fail("a length cannot be below zero");
+  if (/\d,\d{3}(?!\d)|,.*[,.]|\..*,/.test(typed)) throw fail('this comma reads two ways; write "1250" or "1.25"');
+  const text = typed.replace(/(\d),(\d)/, "$1.$2");
 
   const feet = /^(.+?)\s*(?:'|′|’|ft\b|foot\b|feet\b)\s*(.*)$/i.exec(text);
   if (feet) {

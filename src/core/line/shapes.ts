@@ -1,4 +1,4 @@
-import { type BodyMeasures, type FrameMeasures, measureBody, measureFrame } from "@/core/shape/measure";
+import { type BodyMeasures, type FrameMeasures, checkMeasured, measureBody, measureFrame } from "@/core/shape/measure";
 import { type MakersOwn, recipeOf } from "@/core/designs/design";
 import { kinOf, recipeFor, RECIPES } from "@/core/recipes";
 import { standardOf } from "@/core/standards/own";
@@ -37,6 +37,7 @@ export function shapeOfLine(line: JobLine, units: Units, own: MakersOwn = NOTHIN
   const design = own.designs.find((d) => d.recipe.id === item)?.recipe;
   const key = JSON.stringify([design ?? item, own.standards.includes(found) ? found : standard, size, options]);
   const shape = asked.get(key) ?? shapeItem(recipeOf(item, found, own)!, found, size, options, units);
+  checkMeasured(shape);
   if (asked.size >= ASKED_KEPT) asked.clear();
   asked.set(key, shape);
   shapes.set(line, shape);

@@ -1,5 +1,6 @@
 import { inch, nm, type Length } from "@/core/length/length";
 import { emptyJob } from "@/core/job/job";
+import { emptyWeight } from "@/core/hive/weigh";
 import { workJob } from "@/core/job/worked";
 import { findStandard } from "@/core/standards";
 import { holds, type Options, type OptionValue, shapeItem } from "@/core/shape/shape";
@@ -10,7 +11,7 @@ import type { Parameter, Recipe } from "./recipe";
 const standardOf = (r: Recipe) => findStandard(r.standards?.[0] ?? "langstroth-10")!;
 const make = (r: Recipe, options: Options) => shapeItem(r, standardOf(r), standardOf(r).defaultSize, options);
 
-/** All that an option could change: cut sizes, cuts, places, steps and what they take, findings. */
+/** All that an option could change: cut sizes, cuts, places, steps and what they take, weight, findings. */
 function outcome(r: Recipe, options: Options): string {
   const shape = make(r, options);
   const standard = standardOf(r);
@@ -19,6 +20,7 @@ function outcome(r: Recipe, options: Options): string {
   return JSON.stringify([
     shape.parts.map((p) => [p.id, p.cut, p.features, p.places]),
     stepsOf(shape, standard.units).map((s) => [s.id, s.uses, s.mistakes]),
+    emptyWeight(shape),
     findings.map((f) => [f.rule, f.state, f.value, f.figure?.text]),
   ]);
 }

@@ -1,6 +1,7 @@
 import { type Length, nm } from "@/core/length/length";
 import { probe, reach } from "./assembly";
-import { type Shape, lengthOf } from "./shape";
+import type { Part } from "./part";
+import { type Shape, ShapeError, lengthOf } from "./shape";
 import { toCount, toLength } from "@/core/formula/formula";
 
 /** What the fit rules need of a body, read from its geometry: the handbook's Li Wi Lo Wo H rw rd. Lengths in nm. */
@@ -28,6 +29,26 @@ export interface FrameMeasures {
   pitch: Length;
   combThickness: Length;
 }
+
+/** @throws ShapeError when a box or a frame lacks what the fit rules measure it by. */
+export function checkMeasured({ recipe, parts, scope }: Shape): void {
+  const lacks =
+    recipe.kind === "body"
+      ? [...missingRoles(parts, "side", "end"), ...missingNames(scope, "frames")]
+      : recipe.kind === "frame"
+        ? [...missingRoles(parts, "top-bar"), ...missingNames(scope, "pitch", "combThickness")]
+        : [];
+  if (lacks.length > 0)
+    throw new ShapeError(
+      "kind",
+      `a ${recipe.kind} is measured by ${lacks.join(" and ")}, which this has not; give it one`,
+    );
+}
+
+const missingRoles = (parts: Shape["parts"], ...roles: Part["role"][]) =>
+  roles.filter((r) => !parts.some((p) => p.role === r)).map((r) => `a part with the role "${r}"`);
+const missingNames = (scope: Shape["scope"], ...names: string[]) =>
+  names.filter((n) => !scope.has(n)).map((n) => `a value named "${n}"`);
 
 /** Reads a body off its geometry with straight lines through the wood, as a rule laid in the box would. */
 export function measureBody(shape: Shape): BodyMeasures {

@@ -128,7 +128,7 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
                 />
                 <p className="mt-1 text-[.87rem] text-soft">
                   {board.material}{" "}
-                  {[group.thickness, board.width, board.length].map((x) => lengthText(x, units)).join(" × ")}
+                  {[board.thickness, board.width, board.length].map((x) => lengthText(x, units)).join(" × ")}
                   {l.strips[0]?.order === "crosscut" ? ", crosscut first" : ", ripped first"}
                   {"; gives "}
                   {givesOf(l).map(({ piece, quantity }, k) => (

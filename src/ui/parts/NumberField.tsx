@@ -21,9 +21,10 @@ export function NumberField({
   const [wrong, setWrong] = useState(false);
   const settle = () => {
     if (text === null) return;
+    const read = Number(text.replace(",", "."));
     if (text.trim() === "" && onEmpty) onEmpty();
-    else if (text.trim() === "" || !Number.isFinite(Number(text))) return setWrong(true);
-    else if (Number(text) !== value) onSettle(Number(text));
+    else if (text.trim() === "" || !Number.isFinite(read)) return setWrong(true);
+    else if (read !== value) onSettle(read);
     setText(null);
     setWrong(false);
   };

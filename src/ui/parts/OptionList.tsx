@@ -107,7 +107,7 @@ function OptionField({
         {back}
         <NumberField
           label={p.label}
-          value={value.kind === "amount" ? value.of.valueOf() : null}
+          value={value.kind === "amount" ? Number(value.of.valueOf().toPrecision(4)) : null}
           onSettle={(n) => set(n)}
           className={`w-20 ${asked ? "font-semibold" : ""}`}
         />

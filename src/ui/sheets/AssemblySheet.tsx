@@ -9,6 +9,7 @@ import { taken } from "@/core/work/assembling";
 import type { Taken } from "@/core/work/operation";
 import { Flat, foldedParts } from "@/ui/drawing/Flat";
 import { Exploded } from "@/ui/drawing/Exploded";
+import { Dries } from "@/ui/parts/Dries";
 import { Measure } from "@/ui/parts/Measure";
 import { PrintButton } from "@/ui/parts/PrintButton";
 
@@ -59,6 +60,7 @@ export function AssemblySheet({ worked, at, jobId }: { worked: WorkedJob; at: nu
                   <td className="whitespace-nowrap">
                     <Measure value={part.cut.l} units={units} /> × <Measure value={part.cut.w} units={units} /> ×{" "}
                     <Measure value={part.cut.t} units={units} />
+                    <Dries {...part} units={units} />
                   </td>
                   <td className="text-[.87rem]">
                     {featureCuts(part.features, units, part.sides).map(({ what, how }) => (

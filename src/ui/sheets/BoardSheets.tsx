@@ -25,7 +25,7 @@ export function BoardSheets({ job, jobId, result }: { job: Job; jobId: number; r
       {all.length === 0 && <p>There is nothing laid out yet.</p>}
       {all.map(({ layout, group }, i) => {
         const board = result.request.stock[layout.stock]!;
-        const sizes = [group.thickness, board.width, board.length].map((x) => lengthText(x, job.units)).join(" × ");
+        const sizes = [board.thickness, board.width, board.length].map((x) => lengthText(x, job.units)).join(" × ");
         return (
           <section key={i} className="mb-10 break-after-page">
             <h1 className="text-[1.7rem] font-bold">

@@ -1,5 +1,8 @@
 "use client";
+import { useMemo } from "react";
 import { aboveBound, allLayouts, isUnpriced, type LayoutResult, STYLES } from "@/core/layout/layout";
+import { layoutRequest } from "@/core/job/ask";
+import { groups } from "@/core/layout/request";
 import { missingText } from "@/core/layout/missing";
 import { inch } from "@/core/length/length";
 import { useDesk, useLaid } from "@/ui/job/useDesk";
@@ -16,17 +19,20 @@ export function LayOut() {
   const desk = useDesk();
   const { job } = desk;
   const { layout } = useLaid();
+  // What no board can give is known before anything is solved.
+  const never = useMemo(() => groups(layoutRequest(desk.worked)).missing, [desk.worked]);
   if (job.lines.length === 0)
     return <Empty text="There is nothing to lay out yet." next="ask" act="Say what to make" />;
   if (!job.stock.some((s) => s.form !== "pack"))
     return <Empty text="The job has no boards to lay the parts on." next="ask" act="Add boards" />;
   const { result } = layout;
+  const missing = (layout.fresh && result?.missing) || never;
   return (
     <div className="grid grid-cols-1 gap-x-7 gap-y-5 lg:grid-cols-[minmax(0,1fr)_300px]">
       <section aria-label="Layouts">
         <Headline />
         {result && layout.fresh && !layout.improving && <Reasons result={result} units={job.units} />}
-        {result?.missing.map((m) => (
+        {missing.map((m) => (
           <p
             key={m.blank.id}
             role="alert"
@@ -193,9 +199,9 @@ function Figures({ result }: { result: LayoutResult }) {
       <dd>{boards("yard")}</dd>
       <dt>Kept for later</dt>
       <dd>{count(kept, "piece")}</dd>
-      <dt>Wood cost</dt>
+      <dt>{result.missing.length > 0 ? "Wood cost, without what is missing" : "Wood cost"}</dt>
       <dd>{isUnpriced(result) ? "not all priced" : money(result.cost)}</dd>
-      {!isUnpriced(result) && (
+      {!isUnpriced(result) && result.missing.length === 0 && (
         <>
           <dt>Least possible</dt>
           <dd>{money(result.boundCost)}</dd>

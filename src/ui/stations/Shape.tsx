@@ -17,6 +17,7 @@ import { FrameView } from "@/ui/drawing/FrameView";
 import { type Desk, useDesk } from "@/ui/job/useDesk";
 import { moveText } from "@/ui/job/moves";
 import { GapGauge } from "@/ui/parts/GapGauge";
+import { Dries } from "@/ui/parts/Dries";
 import { Measure } from "@/ui/parts/Measure";
 import { OptionList } from "@/ui/parts/OptionList";
 import { CompareJoints } from "./CompareJoints";
@@ -285,6 +286,7 @@ function CutTable({ desk, onPart }: { desk: Desk; onPart(id: string): void }) {
                   <Measure value={part.cut[axis]} units={job.units} className="text-[1.05rem]" />
                 </button>
                 <Moved by={desk.moves.get(`part ${part.id}.${word}`)} units={job.units} />
+                {axis === "w" && <Dries {...part} units={job.units} />}
               </td>
             ))}
             <td className="pl-4 text-[.87rem] text-soft">

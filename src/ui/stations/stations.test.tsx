@@ -156,7 +156,7 @@ describe("Lay out, by hand and by keyboard", () => {
   test("a piece picked up is named, and Escape puts it back", async () => {
     open(LayOut);
     await chosen(1);
-    const [piece] = screen.getAllByRole("button", { name: /^(side|end)/i });
+    const [piece] = screen.getAllByRole("button", { name: /\b(side|end)\b/i });
     await user.click(piece!);
     expect(screen.getByRole("toolbar", { name: "By hand" }).textContent).toMatch(/is picked up/);
     await user.keyboard("{Escape}");

@@ -8,6 +8,7 @@ import { cutList } from "@/core/line/cutlist";
 import { type JobLine, partKey } from "@/core/line/line";
 import { shapeOfLine } from "@/core/line/shapes";
 import { orderOf } from "@/core/order/order";
+import type { MakersOwn } from "@/core/designs/design";
 import { RECIPES, recipeFor } from "@/core/recipes";
 import { type Options, ShapeError, shapeItem } from "@/core/shape/shape";
 import { STANDARDS } from "@/core/standards";
@@ -21,8 +22,8 @@ import { operations } from "@/core/work/operations";
  */
 
 /** Boards and sheets that any part of a job can be cut from: its own thickness, and thicker ones to be planed. */
-function stockFor(lines: JobLine[], planed = false): BoardStock[] {
-  const worked = lines.map((line, at) => ({ line, at, shape: shapeOfLine(line, "in") }));
+function stockFor(lines: JobLine[], own: MakersOwn, planed: boolean): BoardStock[] {
+  const worked = lines.map((line, at) => ({ line, at, shape: shapeOfLine(line, "in", own) }));
   const kinds = new Map<string, BoardStock>();
   for (const { part } of cutList(worked)) {
     const wood = part.material === "wood";
@@ -49,7 +50,8 @@ function stockFor(lines: JobLine[], planed = false): BoardStock[] {
 }
 
 export function opsOf(lines: JobLine[], more: Partial<Job> = {}, planed = false) {
-  const job: Job = { ...emptyJob("x", "in"), start: "2027-02-08", lines, stock: stockFor(lines, planed), ...more };
+  const job: Job = { ...emptyJob("x", "in"), start: "2027-02-08", lines, ...more };
+  if (!more.stock) job.stock = stockFor(lines, job, planed);
   const worked = workJob(job);
   const layout = layOut(layoutRequest(worked), () => 0);
   if (layout.missing.length > 0) throw new Error(`no stock for ${layout.missing[0]!.blank.name}`);
@@ -144,8 +146,8 @@ const hardware = (worked: WorkedJob, layout: Parameters<typeof orderOf>[1]) =>
   orderOf(worked, layout).lines.filter((l) => l.unit !== "board");
 
 /** Whatever of the sentences does not hold of a job of these lines. */
-export function wrongIn(lines: JobLine[]): string[] {
-  const { worked, layout, ops } = opsOf(lines);
+export function wrongIn(lines: JobLine[], more: Partial<Job> = {}): string[] {
+  const { worked, layout, ops } = opsOf(lines, more);
   const name = lines.map((l) => `${l.item} ${l.standard} ${l.size} ${JSON.stringify(l.options)}`).join(" + ");
   return broken(worked, ops, hardware(worked, layout)).map((b) => `${name}: ${b}`);
 }

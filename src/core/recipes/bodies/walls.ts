@@ -29,7 +29,7 @@ export const WOOD: Parameter[] = [
     group: "Wood",
     kind: "choice",
     default: "eastern-white-pine",
-    when: "drying",
+    hint: "what it weighs, how it moves and which screws hold",
     choices: [
       { id: "eastern-white-pine", label: "eastern white pine" },
       { id: "ponderosa-pine", label: "ponderosa pine" },
