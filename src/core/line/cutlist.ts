@@ -74,7 +74,7 @@ export function cutListDocument(lines: WorkedLine[], units: Units) {
           acrossMm: f.at.across === null ? null : toMm(f.at.across),
           from: f.at.from,
         },
-        ...(f.marks ? { marksMm: f.marks.at.map(toMm) } : {}),
+        ...(f.marks ? { marksMm: f.marks.at.map((x) => toMm(x)) } : {}),
         ...Object.fromEntries(Object.entries(f.measures).map(([k, v]) => [`${camel(k)}Mm`, toMm(v)])),
       })),
       working: {

@@ -91,7 +91,7 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
         </p>
       ))}
       <ol>
-        {all.map(({ layout: l, group }, i) => {
+        {all.map(({ layout: l }, i) => {
           const board = stock[l.stock]!;
           const on = i === at;
           return (

@@ -23,7 +23,7 @@ export function BoardSheets({ job, jobId, result }: { job: Job; jobId: number; r
         <PrintButton />
       </p>
       {all.length === 0 && <p>There is nothing laid out yet.</p>}
-      {all.map(({ layout, group }, i) => {
+      {all.map(({ layout }, i) => {
         const board = result.request.stock[layout.stock]!;
         const sizes = [board.thickness, board.width, board.length].map((x) => lengthText(x, job.units)).join(" × ");
         return (

@@ -1,4 +1,5 @@
 import { atOf, distances, EDGES, edge, FACES, face, formula, intoFace, kindOf } from "../kind";
+import { nm } from "@/core/length/length";
 import type { Range } from "@/core/solid/solid";
 
 /** A step along an edge or end: `across` the face from it, `deep` into the face, all along it or from–to. */
@@ -16,13 +17,19 @@ export const rabbet = kindOf({
     const box = { ...(onEnds ? { l: step, w: run } : { l: run, w: step }), t: intoFace(recipe.face, deep, size) };
     const at = atOf(box, size);
     const stopped = run[0] > 0 || run[1] < full;
+    // Stopped as far from both ends says itself; any other stretch is said by how long it is, and which way.
+    const even = !onEnds && run[0] === full - run[1];
+    const long = nm(Math.min(run[1], full) - Math.max(run[0], 0));
     return {
       bites: [{ box }],
       face: recipe.face,
       machine: "dado",
       settings: [{ kind: "width", value: across }, { kind: "height", value: deep }, ...distances(at)],
       // On a long edge the trade names first how wide the ledge is, then how far down it lies.
-      measures: onEnds ? { wide: across, deep } : { wide: deep, deep: across },
+      measures: {
+        ...(onEnds ? { wide: across, deep } : { wide: deep, deep: across }),
+        ...(stopped && !even ? { [onEnds ? "across the grain" : "along the grain"]: long } : {}),
+      },
       at,
       setup: 15,
       each: 0.5,

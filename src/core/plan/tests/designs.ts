@@ -2,6 +2,9 @@ import type { FeatureRecipe } from "@/core/feature/feature";
 import { readDesign } from "@/core/designs/problems";
 import type { Recipe, StepRecipe } from "@/core/recipes/recipe";
 import { findStandard } from "@/core/standards";
+import { opsOf, wrongIn } from "./contract";
+import { chance } from "./hunt";
+import { paperDiffers } from "./paper";
 
 type PartRecipe = Recipe["parts"][number];
 
@@ -108,4 +111,21 @@ export function anyDesign(random: () => number): Recipe | undefined {
     demands: [],
   };
   return readDesign(recipe, findStandard("langstroth-10")!, "deep").problems.length === 0 ? recipe : undefined;
+}
+
+/** Whatever the contract or the paper of so many designs gets wrong, with the design behind it. */
+export function wrongDesigns(designs: number): string[] {
+  const random = chance(20261126);
+  const wrong: string[] = [];
+  for (let kept = 0; kept < designs;) {
+    const recipe = anyDesign(random);
+    if (!recipe) continue;
+    kept++;
+    const more = { designs: [{ recipe, mark: 1, why: "" }] };
+    const line = { item: recipe.id, standard: "langstroth-10", size: "deep", quantity: 2, options: {} };
+    const { worked, layout } = opsOf([line], more);
+    const said = [...wrongIn([line], more), ...paperDiffers(worked, layout).slice(0, 1)];
+    if (said.length > 0) wrong.push(...said, JSON.stringify(recipe.parts));
+  }
+  return wrong;
 }

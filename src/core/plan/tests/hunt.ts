@@ -96,3 +96,18 @@ export function everythingOf(lines: JobLine[], units: "in" | "mm"): "refused" | 
   }
   return "answered";
 }
+
+/** So many jobs of one to three lines; how many were answered, how many refused by name. @throws on any other fault, with the job */
+export function huntJobs(jobs: number): { answered: number; refused: number } {
+  const random = chance(20270208);
+  const count = { answered: 0, refused: 0 };
+  for (let n = 0; n < jobs; n++) {
+    const lines = Array.from({ length: 1 + Math.floor(random() * 3) }, () => anyLine(random));
+    try {
+      count[everythingOf(lines, random() < 0.5 ? "in" : "mm")]++;
+    } catch (e) {
+      throw new Error(`${JSON.stringify(lines)}: ${(e as Error).stack}`, { cause: e });
+    }
+  }
+  return count;
+}
