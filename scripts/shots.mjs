@@ -33,17 +33,17 @@ const laid = (page) =>
 /** Name, page, and what is done before the picture. */
 const SHOTS = [
   ["ask", "/jobs/1/ask"],
-  ["shape", "/jobs/1/shape"],
-  ["frame", "/jobs/1/sheet/2"],
-  ["national", "/jobs/3/shape"],
   [
-    "long-hive",
-    "/jobs/3/shape",
+    "browse",
+    "/jobs/1/ask",
     async (page) => {
-      await page.getByRole("button", { name: /Long body/ }).click();
-      await page.getByRole("button", { name: "three views" }).click();
+      await page.keyboard.press("/");
+      await page.getByRole("button", { name: "look through everything" }).click();
+      await page.getByRole("region", { name: "Everything that can be made" }).scrollIntoViewIfNeeded();
     },
   ],
+  ["shape", "/jobs/1/shape"],
+  ["national", "/jobs/3/shape"],
   ["exploded", "/jobs/3/sheet/0"],
   ["corners", "/jobs/1/shape", (page) => page.getByRole("button", { name: "compare corners" }).click()],
   ["patterns", "/patterns"],
@@ -74,6 +74,7 @@ const SHOTS = [
   ],
   ["buy", "/jobs/1/buy"],
   ["run", "/jobs/1/run"],
+  ["rough-run", "/jobs/4/run"],
   ["prove", "/jobs/1/prove"],
   ["hive", "/jobs/5/hive"],
   [
