@@ -50,22 +50,32 @@ const missingRoles = (parts: Shape["parts"], ...roles: Part["role"][]) =>
 const missingNames = (scope: Shape["scope"], ...names: string[]) =>
   names.filter((n) => !scope.has(n)).map((n) => `a value named "${n}"`);
 
+/** The room a frame hangs in, from wall to wall along it, and where across the box and how high that was measured; nm. */
+export function roomOf(shape: Shape): { x: [number, number]; at: { x: number; y: number; z: number } } {
+  const [x0, x1] = reach(shape, "x", "side", "end");
+  const [y0, y1] = reach(shape, "y", "side", "end");
+  const [z0, z1] = reach(shape, "z", "side", "end");
+  const given = shape.recipe.measuredAt;
+  const at = {
+    x: given ? placeOf(shape, given.x) : Math.round((x0 + x1) / 2) + 1,
+    y: given ? placeOf(shape, given.y) : Math.round((y0 + y1) / 2) + 1,
+    z: z0 + Math.round((z1 - z0) / 5),
+  };
+  const room = gapAround(walls(shape, "x", at), at.x, [x0, x1]);
+  return { x: [room.from, room.to], at };
+}
+
 /** Reads a body off its geometry with straight lines through the wood, as a rule laid in the box would. */
 export function measureBody(shape: Shape): BodyMeasures {
   const [x0, x1] = reach(shape, "x", "side", "end");
   const [y0, y1] = reach(shape, "y", "side", "end");
   const [z0, z1] = reach(shape, "z", "side", "end");
-  const at = shape.recipe.measuredAt;
-  const middle = at
-    ? { x: placeOf(shape, at.x), y: placeOf(shape, at.y) }
-    : { x: Math.round((x0 + x1) / 2) + 1, y: Math.round((y0 + y1) / 2) + 1 };
-  const low = z0 + Math.round((z1 - z0) / 5);
-  const lengthwise = gapAround(walls(shape, "x", { ...middle, z: low }), middle.x, [x0, x1]);
-  const crosswise = gapAround(walls(shape, "y", { ...middle, z: low }), middle.y, [y0, y1]);
-  const atTop = gapAround(walls(shape, "x", { ...middle, z: z1 - 1 }), middle.x, [x0, x1]);
-  const overRest = walls(shape, "z", { x: lengthwise.from - 1, y: middle.y, z: 0 });
+  const { x: lengthwise, at } = roomOf(shape);
+  const crosswise = gapAround(walls(shape, "y", at), at.y, [y0, y1]);
+  const atTop = gapAround(walls(shape, "x", { ...at, z: z1 - 1 }), at.x, [x0, x1]);
+  const overRest = walls(shape, "z", { x: lengthwise[0] - 1, y: at.y, z: 0 });
   return {
-    insideLength: nm(lengthwise.to - lengthwise.from),
+    insideLength: nm(lengthwise[1] - lengthwise[0]),
     insideWidth: nm(crosswise.to - crosswise.from),
     outsideLength: nm(x1 - x0),
     outsideWidth: nm(y1 - y0),

@@ -7,6 +7,7 @@ import { standardSchema } from "@/core/standards/standard";
 import { ITEM_AXES, placedBox, probe } from "./assembly";
 import { FormulaError, evaluate, lengthValue, toLength } from "@/core/formula/formula";
 import { featureCuts } from "@/core/feature/say";
+import { roomOf } from "./measure";
 import { type Options, type Shape, ShapeError, shapeItem } from "./shape";
 import { Scope } from "@/core/formula/scope";
 import { AXES } from "@/core/solid/solid";
@@ -150,6 +151,13 @@ describe("geometry holds together for any options", () => {
       }
     }
   });
+});
+
+test("the room of a divided body is one chamber: from the end's face to the partition, short of the middle", () => {
+  const body = make("divided-body", "deep");
+  // The handbook's box is 19 7/8 long of 3/4 wood; the chamber the half frames are made for is 8 5/8.
+  expect(roomOf(body).x).toEqual([inch(0, 3, 4), inch(9, 3, 8)]);
+  expect(roomOf(body).at.y).toBeLessThan(inch(8, 1, 8));
 });
 
 describe("formulas", () => {

@@ -4,6 +4,7 @@ import { reach, section } from "@/core/shape/assembly";
 import { nm, type Units } from "@/core/length/length";
 import type { Shape } from "@/core/shape/shape";
 import { lengthOf } from "@/core/shape/shape";
+import { roomOf } from "@/core/shape/measure";
 import { bodyOf, frameOf } from "@/core/line/shapes";
 import { Dimension } from "./Dimension";
 import { moved, paper } from "./paper";
@@ -36,22 +37,24 @@ export function BodySection({
   const f = { ...frameOf(frame), frameLength: frameOf(frame).frameLength ?? frameOf(frame).topBarLength };
   const gaps = { top: topGap(f, b), bottom: bottomGap(f, b), end: endGap(f, b) };
   const frameZ = b.depth - gaps.top - f.frameHeight;
-  const frameX = (b.outsideLength - f.topBarLength) / 2;
+  const room = useMemo(() => roomOf(body), [body]);
+  const [wall, farWall] = room.x;
+  const middle = (wall + farWall) / 2;
+  const frameX = middle - f.topBarLength / 2;
   const cuts = useMemo(() => {
     const [near, far] = reach(frame, "y", "top-bar");
     const off = (near + far) / 2 + (far - near) / 5;
     return {
-      body: section(body, "y", Math.round(b.outsideWidth / 2) + 1),
+      body: section(body, "y", room.at.y),
       frame: section(frame, "y", Math.round(off)).filter((o) => o.cut),
     };
-  }, [body, frame, b.outsideWidth]);
+  }, [body, frame, room]);
 
   const scale = Math.min(520 / (b.outsideLength / 1e6), 236 / (Math.max(b.depth, b.depth - Math.min(0, frameZ)) / 1e6));
   const left = 130 + (544 - (b.outsideLength / 1e6) * scale) / 2;
   const p = paper({ x: left, y: 62 }, 0, b.depth, scale);
   const x = (v: number) => p.x(v);
   const y = (v: number) => p.y(v);
-  const wall = (b.outsideLength - b.insideLength) / 2;
   const named = (name: string) => (frame.scope.has(name) ? lengthOf(frame, name) : undefined);
   const [sheetLong, sheetHigh] = [named("foundationLength"), named("foundationHeight")];
   const [openLong, openHigh] = [named("openingLength"), named("openingHeight")];
@@ -86,7 +89,7 @@ export function BodySection({
       />
       <GapFill
         lit={litKey === "finding end-gap"}
-        x={x(b.outsideLength - wall - gaps.end)}
+        x={x(farWall - gaps.end)}
         y={y(b.depth - b.restDepth)}
         w={p.d(gaps.end)}
         h={p.d(b.depth - b.restDepth - Math.max(0, frameZ))}
@@ -110,7 +113,7 @@ export function BodySection({
         <g fontSize="12.5" fill="var(--color-soft)">
           {sheetLong !== undefined && (
             <rect
-              x={x(b.outsideLength / 2 - sheetLong / 2)}
+              x={x(middle - sheetLong / 2)}
               y={y(b.depth - gaps.top - bar)}
               width={p.d(sheetLong)}
               height={p.d(openHigh)}
@@ -120,14 +123,14 @@ export function BodySection({
             />
           )}
           <Sentence
-            x={x(b.outsideLength / 2)}
+            x={x(middle)}
             y={y(b.depth - gaps.top - bar - openHigh / 2) - 9}
             words={["opening ", openLong, " × ", openHigh]}
             units={units}
           />
           {sheetLong !== undefined && sheetHigh !== undefined && (
             <Sentence
-              x={x(b.outsideLength / 2)}
+              x={x(middle)}
               y={y(b.depth - gaps.top - bar - openHigh / 2) + 12}
               words={["sheet ", sheetLong, " × ", sheetHigh]}
               units={units}
@@ -149,7 +152,7 @@ export function BodySection({
       <Dimension
         run="across"
         from={x(wall - (b.restToRest - b.insideLength) / 2)}
-        to={x(b.outsideLength - wall + (b.restToRest - b.insideLength) / 2)}
+        to={x(farWall + (b.restToRest - b.insideLength) / 2)}
         at={46}
         reachFrom={y(b.depth) - 1}
         reachTo={y(b.depth) - 1}
@@ -161,7 +164,7 @@ export function BodySection({
       <Dimension
         run="across"
         from={x(wall)}
-        to={x(b.outsideLength - wall)}
+        to={x(farWall)}
         at={low}
         reachFrom={y(0) + 3}
         reachTo={y(0) + 3}
