@@ -5,6 +5,7 @@ import { type ComponentType, memo, useCallback, useEffect, useState } from "reac
 import type { Measurement } from "@/core/judge/reading";
 import type { StoredJob } from "@/core/job/stored";
 import type { MakersOwn } from "@/core/designs/design";
+import { Guarded } from "@/ui/parts/Guarded";
 import { Key } from "@/ui/parts/Key";
 import { count, dayText } from "@/ui/parts/words";
 import { Ask } from "@/ui/stations/Ask";
@@ -67,7 +68,9 @@ export function JobDesk({
             tabIndex={0}
             className="print-plain relative outline-offset-[-3px] min-h-0 flex-1 overflow-auto px-5 pt-3 pb-4"
           >
-            <Page />
+            <Guarded key={here} on={desk.job}>
+              <Page />
+            </Guarded>
           </main>
           {here === "shape" && <WorkingStrip open={showing} setOpen={setShowing} />}
         </div>
