@@ -239,6 +239,12 @@ describe("warmth of the lowest box", () => {
     const [area, flat] = [2 * (0.504825 + 0.41275) * 0.244475, 0.504825 * 0.41275];
     expect(covered.loss).toBeCloseTo(area / bare + flat / covered.lid!, 6);
   });
+  test("a quilt of five inches holds 3 5/8 of shavings: 0.092 m at 0.065 W/(m·K) adds 1.4", () => {
+    const [bare, quilted] = [[], [level("quilt-box")]].map(
+      (q) => r(level("body"), ...q, level("cover-telescoping")).lid,
+    );
+    expect(quilted! - bare!).toBeCloseTo(0.092075 / 0.065, 6);
+  });
   test("a mesh floor closes nothing; foam under its tray does", () => {
     expect(r(level("floor-screened"), level("body")).floor).toBeUndefined();
     expect(r(level("floor-screened", { insulated: true }), level("body")).floor).toBeGreaterThan(0.15);

@@ -1,6 +1,6 @@
 import type { Part } from "@/core/shape/part";
-import { GRAVITY } from "@/core/judge/strength";
-import { lengthOf } from "@/core/shape/shape";
+import { GRAVITY, gravityOf } from "@/core/judge/strength";
+import { lengthOf, type Shape } from "@/core/shape/shape";
 import { toNumber } from "@/core/formula/formula";
 import type { Standing } from "@/core/line/standing";
 
@@ -10,12 +10,12 @@ export const conductivity = (gravity: number, moisture = 12): number =>
 
 /** Surface films, inside 0.12 and outside 0.03 m²·K/W, from memory. */
 const FILMS = 0.15;
-/** W/(m·K), from memory: expanded polystyrene at R 3.8 an inch, ply about G 0.5. */
-const CONDUCTS: Partial<Record<Part["material"], number>> = {
-  wood: conductivity(GRAVITY["eastern-white-pine"]!),
-  ply: conductivity(0.5),
-  foam: 0.0254 / (3.8 / 5.678),
-};
+/** W/(m·K), from memory: expanded polystyrene at R 3.8 an inch, ply about G 0.5; wood of the kind chosen. */
+const CONDUCTS: Partial<Record<Part["material"], number>> = { ply: conductivity(0.5), foam: 0.0254 / (3.8 / 5.678) };
+const conducts = (shape: Shape, material: Part["material"]) =>
+  material === "wood" ? conductivity(gravityOf(shape)) : (CONDUCTS[material] ?? Infinity);
+/** Loose wood shavings, W/(m·K), from memory. */
+const SHAVINGS = 0.065;
 
 /** R of what the lowest box is closed with, m²·K/W, and what it loses for each degree, W/K; the floor only where it is closed. */
 export interface Warmth {
@@ -31,16 +31,18 @@ const metres = (nm: number) => nm / 1e9;
 export function warmth(standing: Standing[]): Warmth | undefined {
   const box = standing.find((s) => s.as === "body");
   if (!box?.inside) return undefined;
+  const wood = box.shape ? conducts(box.shape, "wood") : conductivity(GRAVITY["eastern-white-pine"]!);
   const jacket = standing.find((s) => s.as === "jacket" && s.foot <= box.foot)?.shape;
   const round = jacket
-    ? metres(lengthOf(jacket, "cladding")) / CONDUCTS.wood! + toNumber(jacket.scope.working("foamR").value, "foam")
+    ? metres(lengthOf(jacket, "cladding")) / conducts(jacket, "wood") +
+      toNumber(jacket.scope.working("foamR").value, "foam")
     : 0;
   const walls = [
     { thick: box.outside.width - box.inside.width, long: box.outside.length },
     { thick: box.outside.length - box.inside.length, long: box.outside.width },
   ].map(({ thick, long }) => ({
     area: 2 * metres(long) * metres(box.height),
-    r: FILMS + metres(thick / 2) / CONDUCTS.wood! + round,
+    r: FILMS + metres(thick / 2) / wood + round,
   }));
   const area = walls.reduce((sum, w) => sum + w.area, 0);
   const through = walls.reduce((sum, w) => sum + w.area / w.r, 0);
@@ -51,10 +53,17 @@ export function warmth(standing: Standing[]): Warmth | undefined {
   return { wall: area / through, lid, floor, loss: through + (lid ? flat / lid : 0) + (floor ? flat / floor : 0) };
 }
 
-/** R of the sheets that lie flat in some levels. */
+/** R of the sheets that lie flat in some levels, and of what a quilt is filled with. */
 function sheets(levels: Standing[]): number {
-  return levels
-    .flatMap((s) => s.shape?.parts ?? [])
-    .filter((p) => p.role === "panel" || p.role === "roof" || p.material === "foam")
-    .reduce((sum, p) => sum + metres(p.size.t) / (CONDUCTS[p.material] ?? Infinity), 0);
+  const shapes = levels.flatMap((s) => s.shape ?? []);
+  const filled = shapes.filter((s) => s.scope.has("fillingDepth"));
+  return (
+    shapes.reduce((sum, s) => sum + flatIn(s), 0) +
+    filled.reduce((sum, s) => sum + metres(lengthOf(s, "fillingDepth")) / SHAVINGS, 0)
+  );
 }
+
+const flatIn = (shape: Shape) =>
+  shape.parts
+    .filter((p) => p.role === "panel" || p.role === "roof" || p.material === "foam")
+    .reduce((sum, p) => sum + metres(p.size.t) / conducts(shape, p.material), 0);

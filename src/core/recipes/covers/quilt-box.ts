@@ -29,7 +29,12 @@ export const quiltBox: Recipe = finished(
       { name: "ventBelow", label: "Vents below the top edge", group: "Size", kind: "length", default: "3.25*inch", min: "1*inch", max: "5*inch", hint: "lower than the roof's skirt reaches" },
       ...FOR_BOX,
     ],
-    values: [...OVER_BODY, ...RIM_VALUES, { name: "ledge", label: "ledge", formula: "3/8*inch", mark: "trade" }],
+    values: [
+      ...OVER_BODY,
+      ...RIM_VALUES,
+      { name: "ledge", label: "ledge", formula: "3/8*inch", mark: "trade" },
+      { name: "fillingDepth", label: "depth of the filling", formula: "max(0*inch, depth - ledge - 1*inch)", mark: "mem", why: "shavings on the mesh, an inch of air over them" },
+    ],
     parts: [
       ...rimParts({ ends: [{ name: "vent", kind: "hole", l: "endLength / 2", w: "ventBelow", diameter: "1*inch", check: "lower than the roof's skirt will reach" }] }),
       {
