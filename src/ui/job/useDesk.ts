@@ -137,7 +137,9 @@ export function useOpenJob(
       then(next);
     } catch (e) {
       if (!(e instanceof JobFileError || e instanceof ShapeError || e instanceof FormulaError)) throw e;
-      setProblem({ field: field ?? ("name" in act ? act.name : ""), message: e.message });
+      // At its field a fault needs no path, only what was read and what would be right.
+      const message = e instanceof JobFileError ? e.problems.map((p) => p.message).join("; ") : e.message;
+      setProblem({ field: field ?? ("name" in act ? act.name : ""), message });
     }
   }, []);
 
@@ -178,6 +180,7 @@ export function useOpenJob(
       },
       undo: () => {
         setDraft(null);
+        setProblem(null);
         setMoves(new Map());
         send({ undo: true });
       },
