@@ -136,11 +136,12 @@ test("what is only tried is shown and not kept; given up, or refused when it is 
   expect([width(), server.seen.length]).toEqual([before, 0]);
 });
 
-test("a fault is said at its field in plain words, and goes when the value is put right", () => {
+test("a fault is said at its field in plain words, and goes when the value is put right", async () => {
   const desk = open();
   act(() => desk().act(setQuantity(0, 0), "quantity 0"));
   expect(desk().problem).toEqual({ field: "quantity 0", message: "read 0: at least 1" });
   act(() => desk().act(setQuantity(0, 3), "quantity 0"));
   expect(desk().problem).toBeNull();
   expect(quantities(desk().job)[0]).toBe(3);
+  await settled(desk);
 });

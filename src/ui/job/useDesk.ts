@@ -1,7 +1,7 @@
 "use client";
 import type { Order } from "@/core/order/order";
 import { createContext, useCallback, useContext, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
-import { type Act, preview } from "@/core/job/acts";
+import { type Act, carryOut, preview } from "@/core/job/acts";
 import { JobFileError } from "@/core/problem/problem";
 import type { Job } from "@/core/job/job";
 import { type WorkedJob, workJob } from "@/core/job/worked";
@@ -129,9 +129,10 @@ export function useOpenJob(
 
   const shown = draft ?? job;
   const worked = useMemo(() => workJob(shown), [shown]);
-  const carry = useCallback((act: Act, field: string | undefined, then: (next: Job) => void) => {
+  /** What is done is checked in full, as the server will; what is tried while typing only where it changes a line. */
+  const carry = useCallback((out: typeof preview, act: Act, field: string | undefined, then: (next: Job) => void) => {
     try {
-      const next = preview(latest.current, act);
+      const next = out(latest.current, act);
       setProblem(null);
       if ("at" in act) setMoves(movesBetween(workJob(latest.current), workJob(next), act.at));
       then(next);
@@ -166,13 +167,13 @@ export function useOpenJob(
           latest.current = preview(latest.current, take);
           send({ act: take });
         }
-        carry(act, field, (next) => {
+        carry(carryOut, act, field, (next) => {
           setJob(next);
           latest.current = next;
           send({ act });
         });
       },
-      try: (act, field) => carry(act, field, setDraft),
+      try: (act, field) => carry(preview, act, field, setDraft),
       untry: () => {
         setDraft(null);
         setProblem(null);
