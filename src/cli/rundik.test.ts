@@ -133,7 +133,13 @@ test("a hive's lines are checked where they meet: a lid asked for smaller than t
   interface Check {
     findings: { rule: string; line: number; state: string; valueMm: number; allowedMm: [number | null, number | null]; text: string; advice: string }[]; // prettier-ignore
   }
-  const lid = { item: "cover-telescoping", standard: "langstroth-10", size: "deep", quantity: 4, options: { bodyOutsideLength: "19 7/8" } };
+  const lid = {
+    item: "cover-telescoping",
+    standard: "langstroth-10",
+    size: "deep",
+    quantity: 4,
+    options: { bodyOutsideLength: "19 7/8" },
+  };
   const { findings } = await ok<Check>("check", job([bodies({ thickness: 1 }, 4), lid]));
   const of = (rule: string) => findings.find((f) => f.rule === rule && f.line === 1)!;
   // Skirt 20 1/4 inside (19 7/8 + 3/8), box 20 3/8: an eighth too long.

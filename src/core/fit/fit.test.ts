@@ -10,7 +10,10 @@ import { inch, type Length, mm, nm } from "@/core/length/length";
 import { lengthText } from "@/core/length/format";
 import { emptyJob, type Job } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
-import type { BodyMeasures, FrameMeasures } from "@/core/shape/measure";
+import { type BodyMeasures, type FrameMeasures, measureBody, measureFrame } from "@/core/shape/measure";
+import { parseLength } from "@/core/length/parse";
+import { fitFrame } from "./frame";
+import fc from "fast-check";
 
 const line = (item: string, options: JobLine["options"] = {}, size = "deep"): JobLine => ({
   item,
@@ -19,6 +22,7 @@ const line = (item: string, options: JobLine["options"] = {}, size = "deep"): Jo
   quantity: 1,
   options,
 });
+const shapeOf = (item: string) => workJob({ ...emptyJob("t", "in"), lines: [line(item)] }).lines[0]!.shape;
 const findings = (...lines: JobLine[]) => workJob({ ...emptyJob("t", "in"), lines } as Job).findings;
 const one = (rule: string, ...lines: JobLine[]) => findings(...lines).find((f) => f.rule === rule && f.line === 0);
 
@@ -221,4 +225,62 @@ test("the screw for two pieces of wood: the handbook's own examples (05 [trade])
   // Its tip stays 1/8 inside the far face.
   for (const into of [inch(0, 1, 2), inch(0, 3, 4), inch(1), inch(2)])
     expect(chooseScrew(inch(0, 3, 4), into, "side", "in").length).toBeLessThanOrEqual(inch(0, 3, 4) + into - mm(3));
+});
+
+describe("advice with a number, followed to the letter, mends what it was given for and spoils nothing", () => {
+  const number = (words: string) => parseLength(words, "in");
+  /** The box after what the sentence says has been done to it, by a reader who knows only words. */
+  function follow(advice: string, b: BodyMeasures): BodyMeasures {
+    const after = { ...b };
+    const rest = (by: number) => (after.restToRest = nm(after.restToRest + 2 * by));
+    const box = (by: number) => {
+      for (const k of ["insideLength", "outsideLength", "restToRest"] as const) after[k] = nm(after[k] + by);
+    };
+    const size = String.raw`(\d[\d /]*")`;
+    const said: [RegExp, (l: number) => unknown][] = [
+      [RegExp(`deepen each rest by ${size}`), (l) => (after.restDepth = nm(after.restDepth + l))],
+      [RegExp(`each rest ${size} less deep`), (l) => (after.restDepth = nm(after.restDepth - l))],
+      [RegExp(`the body ${size} deeper`), (l) => (after.depth = nm(after.depth + l))],
+      [RegExp(`the body ${size} less deep`), (l) => (after.depth = nm(after.depth - l))],
+      [RegExp(`widen each rest by ${size}`), (l) => rest(l)],
+      [RegExp(`narrow each rest by ${size}`), (l) => rest(-l)],
+      [RegExp(`each rest ${size} narrower`), (l) => rest(-l)],
+      [RegExp(`each rest ${size} wider`), (l) => rest(l)],
+      [RegExp(`lengthen the box by ${size}`), (l) => box(l)],
+      [RegExp(`shorten the box by ${size}`), (l) => box(-l)],
+      [RegExp(`widen the box by ${size}`), (l) => (after.insideWidth = nm(after.insideWidth + l))],
+    ];
+    for (const [words, act] of said) {
+      const found = words.exec(advice);
+      if (found) act(number(found[1]!));
+    }
+    return after;
+  }
+  const worse = { ok: 0, care: 1, stop: 2 };
+  const ctx = { line: 0, units: "in" as const, bands: DEFAULT_BANDS };
+  const usual = { frame: measureFrame(shapeOf("frame")), body: measureBody(shapeOf("body")) };
+
+  test("for boxes up to half an inch off in every measure", () => {
+    const off = fc.integer({ min: -32, max: 32 }).map((n) => n * 396_875);
+    const heard = new Set<string>();
+    fc.assert(
+      fc.property(fc.tuple(off, off, off, off, off), fc.integer({ min: 8, max: 12 }), ([l, w, h, r, d], frames) => {
+        const moved = (v: number, by: number) => nm(v + by);
+        const body = { ...usual.body, insideLength: moved(usual.body.insideLength, l), insideWidth: moved(usual.body.insideWidth, w), depth: moved(usual.body.depth, h), restToRest: moved(usual.body.restToRest, l + r), restDepth: moved(usual.body.restDepth, d) }; // prettier-ignore
+        const before = fitFrame(usual.frame, body, frames, "top", ctx);
+        for (const f of before.filter((x) => /\d/.test(x.advice))) {
+          heard.add(f.rule);
+          const fewer = Number(/take (\d+) frames? out/.exec(f.advice)?.[1] ?? 0);
+          const after = fitFrame(usual.frame, follow(f.advice, body), frames - fewer, "top", ctx);
+          expect([f.advice, after.find((x) => x.rule === f.rule)!.state]).toEqual([f.advice, "ok"]);
+          for (const x of after) {
+            const was = before.find((y) => y.rule === x.rule)?.state ?? "care";
+            expect([f.advice, x.rule, worse[x.state] <= worse[was]]).toEqual([f.advice, x.rule, true]);
+          }
+        }
+      }),
+      { numRuns: 400, seed: 20261126 },
+    );
+    expect([...heard].sort()).toEqual(["bearing", "bottom-gap", "end-gap", "end-play", "rest-to-rest", "side-play", "top-gap"]); // prettier-ignore
+  });
 });

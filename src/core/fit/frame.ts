@@ -5,10 +5,22 @@ import type { BodyMeasures, FrameMeasures } from "@/core/shape/measure";
 import { fitScope, goesIn, worked } from "@/core/line/hung";
 import type { Standard } from "@/core/standards/standard";
 import { type Context } from "./bands";
-import { gapFinding, leastFinding, restGap, upTo } from "./gap";
+import { withRemedies } from "./remedies";
+import { gapFinding, leastFinding, restGap } from "./gap";
 
-/** Every rule of one frame in one body. */
+/** Every rule of one frame in one body, each that is not in order with a change that mends it where one does. */
 export function fitFrame(
+  frame: FrameMeasures,
+  body: BodyMeasures,
+  frames: number,
+  beeSpace: Standard["beeSpace"],
+  ctx: Context,
+): Finding[] {
+  const judge = (b: BodyMeasures, n: number) => judgeFrame(frame, b, n, beeSpace, ctx);
+  return withRemedies(judge(body, frames), { frame, body, frames }, ctx, judge);
+}
+
+function judgeFrame(
   frame: FrameMeasures,
   body: BodyMeasures,
   frames: number,
@@ -60,9 +72,7 @@ export function fitFrame(
     text: short
       ? `the frame does not go in: ${say(body.restToRest)} between the rests for a top bar of ${say(frame.topBarLength)}`
       : `the top bar of ${say(frame.topBarLength)} goes in`,
-    advice: short
-      ? `widen each rest by ${say(upTo((frame.topBarLength - body.restToRest) / 2 + inch(0, 1, 16), ctx.units))} or lengthen the box`
-      : "",
+    advice: short ? "widen the rests or lengthen the box" : "",
   });
   if (goesIn(frame, body)) {
     const play = worked(scope, "endPlay", "Play end to end");
@@ -99,7 +109,7 @@ export function fitFrame(
           ok: `holds: wants ${say(inch(0, 3, 16))} or more`,
           care: `holds barely: ${say(ear.value)} of ${say(inch(0, 3, 16))}`,
           stop: `will not hold: ear bears ${say(ear.value)} of ${say(inch(0, 3, 16))}`,
-          advice: `narrow the rests: ${say(inch(0, 3, 8))} wide is usual; or shorten the box`,
+          advice: "narrow the rests or shorten the box",
         },
       ),
     );

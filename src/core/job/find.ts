@@ -151,7 +151,9 @@ function ranked(words: string[], all: Makeable[], used: string[]): Makeable[] {
 }
 
 function headsOf(m: Makeable): string[] {
-  return numbered(split(`${m.name} ${m.standardName} ${m.standard} ${m.item}`)).map(single);
+  const words = split(`${m.name} ${m.standardName} ${m.standard} ${m.item}`);
+  // A four-way floor is found by `4` and by `fou`.
+  return [...numbered(words), ...words.filter((w) => Object.hasOwn(NUMBERS, w))].map(single);
 }
 
 function split(text: string): string[] {

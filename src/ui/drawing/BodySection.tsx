@@ -44,10 +44,7 @@ export function BodySection({
   const cuts = useMemo(() => {
     const [near, far] = reach(frame, "y", "top-bar");
     const off = (near + far) / 2 + (far - near) / 5;
-    return {
-      body: section(body, "y", room.at.y),
-      frame: section(frame, "y", Math.round(off)).filter((o) => o.cut),
-    };
+    return { body: section(body, "y", room.at.y), frame: section(frame, "y", Math.round(off)).filter((o) => o.cut) };
   }, [body, frame, room]);
 
   const scale = Math.min(520 / (b.outsideLength / 1e6), 236 / (Math.max(b.depth, b.depth - Math.min(0, frameZ)) / 1e6));

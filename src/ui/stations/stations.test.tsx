@@ -82,7 +82,9 @@ describe("Ask", () => {
     const kerf = screen.getByLabelText<HTMLInputElement>("Saw removes", { selector: "input" });
     await user.clear(kerf);
     await user.type(kerf, "3{Enter}");
-    expect((await screen.findByRole("alert")).textContent).toMatch(/^more than a saw takes: at most 1\/2"; is the unit right/);
+    expect((await screen.findByRole("alert")).textContent).toMatch(
+      /^more than a saw takes: at most 1\/2"; is the unit right/,
+    );
     expect(kerf.value).toBe("1/8");
   });
 });
