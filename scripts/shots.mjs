@@ -69,7 +69,7 @@ const SHOTS = [
     "/jobs/4/lay-out",
     async (page) => {
       await laid(page);
-      await page.getByText("birch ply").first().scrollIntoViewIfNeeded();
+      await page.locator("li p", { hasText: /^birch ply \d/ }).last().scrollIntoViewIfNeeded();
     },
   ],
   ["buy", "/jobs/1/buy"],
@@ -105,7 +105,9 @@ const SHOTS = [
 ];
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 if (!existsSync("docs/screenshots")) mkdirSync("docs/screenshots", { recursive: true });
-for (const [name, path, act] of SHOTS) {
+/** All of them, or those named: `npm run shots -- sheet run`. */
+const wanted = process.argv.slice(2);
+for (const [name, path, act] of SHOTS.filter(([n]) => wanted.length === 0 || wanted.includes(n))) {
   await page.goto(`${url}${path}`, { waitUntil: "networkidle" });
   if (act) await act(page);
   await page.waitForTimeout(400);
