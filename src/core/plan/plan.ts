@@ -165,7 +165,8 @@ export function planDocument(plan: Plan) {
       after: o.after,
       makes: o.makes.map((m) => ({ ...m, part: partKey(m.part) })),
       joins: o.joins.map((j) => ({ ...j, part: partKey(j.part) })),
-      uses: o.uses.map(({ what, quantity, unit }) => ({ what, quantity, unit })),
+      // To a thousandth: sums of areas are no counts.
+      uses: o.uses.map(({ what, quantity, unit }) => ({ what, quantity: Math.round(quantity * 1000) / 1000, unit })),
       settings: o.settings.map((s) => (s.kind === "angle" ? s : { kind: s.kind, valueMm: toMm(s.value) })),
       how: o.how,
       ...(o.measure.length > 0 ? { measure: o.measure.map((m) => ({ ...m, part: partKey(m.part) })) } : {}),
