@@ -69,7 +69,10 @@ const SHOTS = [
     "/jobs/4/lay-out",
     async (page) => {
       await laid(page);
-      await page.locator("li p", { hasText: /^birch ply \d/ }).last().scrollIntoViewIfNeeded();
+      await page
+        .locator("li p", { hasText: /^birch ply \d/ })
+        .last()
+        .scrollIntoViewIfNeeded();
     },
   ],
   ["buy", "/jobs/1/buy"],

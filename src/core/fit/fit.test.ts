@@ -260,6 +260,11 @@ describe("advice with a number, followed to the letter, mends what it was given 
   const ctx = { line: 0, units: "in" as const, bands: DEFAULT_BANDS };
   const usual = { frame: measureFrame(shapeOf("frame")), body: measureBody(shapeOf("body")) };
 
+  test("a rest of 3/4 under a 19 bar wants 5/16 off: rest to rest 2 × 19 − 18 3/8 − 2 × 3/16 = 19 1/4, by hand", () => {
+    const wide = { ...usual.body, restToRest: inch(19, 7, 8) };
+    const said = fitFrame(usual.frame, wide, 10, "top", ctx).find((f) => f.rule === "bearing")!;
+    expect(said.advice).toBe('narrow each rest by 5/16"');
+  });
   test("for boxes up to half an inch off in every measure", () => {
     const off = fc.integer({ min: -32, max: 32 }).map((n) => n * 396_875);
     const heard = new Set<string>();

@@ -89,9 +89,12 @@ function remedies(f: Finding, { frame, body, frames }: Hung, ctx: Context): Reme
       return [change(`${small ? "widen" : "narrow"} each rest by ${say(each)}`, { restToRest: sign * 2 * each })];
     }
     case "bearing": {
+      // It bears `low` pushed hard over where the play to one side is no more than what the ear laps, less `low`.
+      const lap = (frame.topBarLength - body.insideLength) / 2;
+      const each = up((body.restToRest - frame.topBarLength) / 2 - (lap - low!));
       const half = up(out / 2);
       return [
-        change(`narrow each rest by ${say(out)}`, { restToRest: -2 * out }),
+        change(`narrow each rest by ${say(each)}`, { restToRest: -2 * each }),
         change(`shorten the box by ${say(2 * half)}`, longer(-2 * half)),
       ];
     }
