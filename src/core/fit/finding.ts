@@ -33,7 +33,8 @@ export interface Bands {
   bridges: Length;
 }
 
-const RANK: Record<State, number> = { ok: 0, care: 1, stop: 2 };
+/** How grave each state is. */
+export const RANK: Record<State, number> = { ok: 0, care: 1, stop: 2 };
 
 /** The worst of a list, for a one-line summary. */
 export function worst(findings: Finding[]): State {

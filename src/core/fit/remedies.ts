@@ -2,7 +2,7 @@ import { lengthWithUnit } from "@/core/length/format";
 import { inch, nm } from "@/core/length/length";
 import type { BodyMeasures, FrameMeasures } from "@/core/shape/measure";
 import type { Context } from "./bands";
-import type { Finding, State } from "./finding";
+import { type Finding, RANK } from "./finding";
 import { upTo } from "./gap";
 
 /** A box as it would measure after one change, and the change in words. */
@@ -18,8 +18,6 @@ export interface Hung {
   body: BodyMeasures;
   frames: number;
 }
-
-const RANK: Record<State, number> = { ok: 0, care: 1, stop: 2 };
 
 /**
  * Puts a number to the advice of each finding that is not in order: the first change that clears it and makes no other finding
