@@ -170,8 +170,8 @@ describe("what was not seen before", () => {
     );
     const made = found.filter((f) => f.rule === "made-to-box").map((f) => [f.line, f.text]);
     expect(made).toEqual([
-      [1, 'follows line 1, outside 20 1/8" × 16 1/2"'],
-      [2, 'follows line 1, outside 20 1/8" × 16 1/2"'],
+      [1, 'follows line 1, outside 20 1/8" × 16 1/2", boards of 7/8"'],
+      [2, 'follows line 1, outside 20 1/8" × 16 1/2", boards of 7/8"'],
     ]);
     expect(found.filter((f) => f.line === 1 && f.state !== "ok")).toEqual([]);
   });

@@ -1,14 +1,19 @@
 import { lengthWithUnit } from "@/core/length/format";
 import type { Units } from "@/core/length/length";
 import type { WorkedLine } from "@/core/line/shapes";
-import { lengthOf } from "@/core/shape/shape";
+import { BOARDS, lengthOf } from "@/core/shape/shape";
 import type { Finding } from "./finding";
 
-/** Says of a floor or cover that it is made to the job's own box, which is not the standard's usual one. */
+/** Says of a floor or cover that it is made to the job's own box, where that is not the standard's usual one. */
 export function madeTo({ follows, shape, at }: WorkedLine, units: Units): Finding[] {
   if (follows === undefined) return [];
-  const name = shape.scope.has("bodyOutsideLength") ? "bodyOutsideLength" : "bodyOutsideWidth";
+  const outside = shape.scope.has("bodyOutsideLength") ? "bodyOutsideLength" : "bodyOutsideWidth";
+  const name = follows.outside ? outside : BOARDS;
   const say = (n: string) => lengthWithUnit(lengthOf(shape, n), units);
+  const said = [
+    ...(follows.outside ? [`outside ${say("bodyOutsideLength")} × ${say("bodyOutsideWidth")}`] : []),
+    ...(follows.boardThickness !== undefined ? [`boards of ${say(BOARDS)}`] : []),
+  ];
   return [
     {
       rule: "made-to-box",
@@ -17,7 +22,7 @@ export function madeTo({ follows, shape, at }: WorkedLine, units: Units): Findin
       state: "ok",
       value: lengthOf(shape, name),
       allowed: [null, null],
-      text: `follows line ${follows + 1}, outside ${say("bodyOutsideLength")} × ${say("bodyOutsideWidth")}`,
+      text: `follows line ${follows.line + 1}, ${said.join(", ")}`,
       advice: "",
       working: shape.scope.working(name),
     },

@@ -17,7 +17,7 @@ export function linesOf(hive: Hive, job: Own): JobLine[] {
     const { seasons: _seasons, ...asked } = level;
     add(asked, hive.count);
     const line = { ...asked, quantity: 1 };
-    const shape = shapeOfLine(line, job.units, job);
+    const shape = shapeOfLine(line, job);
     if (shape.recipe.kind !== "body" || bodyOf(shape).depth <= 0) continue;
     const frame = frameFor({ line, at: -1, shape }, []);
     const chambers = shape.scope.has("chambers") ? toCount(shape.scope.working("chambers").value, "chambers") : 1;

@@ -41,5 +41,5 @@ function ofItem(
 ): Standing | undefined {
   const { seasons: _seasons, ...asked } = level;
   const line = { ...asked, quantity: 1 };
-  return standingOf({ line, at: -1, shape: shapeOfLine(line, job.units, job) }, at, lines);
+  return standingOf({ line, at: -1, shape: shapeOfLine(line, job) }, at, lines);
 }

@@ -187,10 +187,10 @@ describe("boards by hand", () => {
 describe("work is not done twice", () => {
   test("a line that did not change keeps its very shape; one that did gets a new one", () => {
     const two = carryOut(job, { do: "add line", line: { ...line, size: "medium" } });
-    const shapes = two.lines.map((l) => shapeOfLine(l, "in"));
+    const shapes = two.lines.map((l) => shapeOfLine(l, two));
     const next = preview(two, { do: "option", at: 1, name: "thickness", value: inch(0, 7, 8) });
-    expect(shapeOfLine(next.lines[0]!, "in")).toBe(shapes[0]);
-    expect(shapeOfLine(next.lines[1]!, "in")).not.toBe(shapes[1]);
+    expect(shapeOfLine(next.lines[0]!, next)).toBe(shapes[0]);
+    expect(shapeOfLine(next.lines[1]!, next)).not.toBe(shapes[1]);
     expect(workJob(next)).toBe(workJob(next));
   });
 });

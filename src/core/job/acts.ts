@@ -5,7 +5,7 @@ import { stockSchema } from "@/core/boards/stock";
 import { designSchema } from "@/core/designs/design";
 import { hiveSchema, MOST_HIVES } from "@/core/hive/hive";
 import { weighingSchema } from "@/core/layout/request";
-import { lengthSchema } from "@/core/length/schema";
+import { lengthSchema, sizeSchema } from "@/core/length/schema";
 import { jobLineSchema, optionSchema } from "@/core/line/line";
 import { standardSchema } from "@/core/standards/standard";
 import { readPartKey } from "@/core/line/line";
@@ -29,6 +29,8 @@ export const actSchema = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("units"), units: z.enum(["in", "mm"]) }),
   /** The finish of the whole job; a line may choose its own. */
   z.strictObject({ do: z.literal("finish"), finish: z.enum(FINISHES) }),
+  /** What all boards of the job measure; without it each standard's usual. A line may choose its own. */
+  z.strictObject({ do: z.literal("thickness"), thickness: sizeSchema.optional() }),
   z.strictObject({ do: z.literal("add line"), line: jobLineSchema }),
   z.strictObject({ do: z.literal("remove line"), at: index }),
   z.strictObject({ do: z.literal("change line"), at: index, to: jobLineSchema.partial() }),
@@ -64,7 +66,7 @@ export type Act = z.output<typeof actSchema>;
 export function preview(job: Job, act: Act): Job {
   const next = apply(job, act);
   if (act.do !== "strike out" && "at" in act && next.lines[act.at] && next.lines[act.at] !== job.lines[act.at])
-    shapeOfLine(next.lines[act.at]!, next.units, next);
+    shapeOfLine(next.lines[act.at]!, next);
   return next;
 }
 
@@ -91,6 +93,8 @@ export function apply(job: Job, act: Act): Job {
       return { ...job, units: act.units };
     case "finish":
       return { ...job, finish: act.finish };
+    case "thickness":
+      return { ...job, thickness: act.thickness };
     case "add line":
       return { ...job, lines: [...job.lines, act.line] };
     case "hives":

@@ -105,6 +105,7 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
     ...(job.start ? { start: job.start } : {}),
     ...(job.due ? { due: job.due } : {}),
     ...(job.finish ? { finish: job.finish } : {}),
+    ...(job.thickness !== undefined ? { thickness: length(job.thickness) } : {}),
     ...(job.standards.length > 0 ? { standards: job.standards } : {}),
     ...(job.designs.length > 0 ? { designs: job.designs } : {}),
     lines: job.lines.map((l) => ({ ...l, options: options(l) })),
@@ -262,7 +263,7 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
     }
     const read = { item: l.item, standard: l.standard, size, options };
     try {
-      shapeOfLine({ ...read, quantity: 1 }, units, own);
+      shapeOfLine({ ...read, quantity: 1 }, { ...own, units });
     } catch (e) {
       if (!(e instanceof ShapeError || e instanceof FormulaError)) throw e;
       const field = e instanceof ShapeError ? e.field : "";
@@ -430,6 +431,7 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
     start: date.optional(),
     due: date.optional(),
     finish: z.enum(FINISHES).optional(),
+    thickness: positive.optional(),
     lines: z.array(line).max(LIMITS.lines),
     stock: z.array(stock).max(LIMITS.stock).default([]),
     standards: z.array(standard).max(LIMITS.standards).default([]),
@@ -438,6 +440,16 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
     hives: z.array(hive).max(MOST_HIVES).default([]),
     workshop: workshop.default(usual),
   })
+    .superRefine((j, ctx) => {
+      if (j.thickness === undefined) return;
+      const all = { ...own, units, finish: j.finish, thickness: j.thickness };
+      for (const [i, l] of j.lines.entries()) {
+        const problem = problemOf(() => shapeOfLine(l, all));
+        if (problem === undefined) continue;
+        const message = `line ${i + 1}, ${l.item}, cannot be made of such boards (${problem}); give it a thickness of its own`;
+        return ctx.addIssue({ code: "custom", path: ["thickness"], message, input: j.thickness });
+      }
+    })
     .superRefine((j, ctx) => {
       j.pinned.forEach((p, i) => {
         const s = j.stock[p.stock];
@@ -454,6 +466,17 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
       path: ["due"],
       error: (i) => `read ${show((i.input as { due?: string }).due)}, which is before the start`,
     });
+}
+
+/** What keeps an item from being made; nothing when it can be. */
+function problemOf(make: () => unknown): string | undefined {
+  try {
+    make();
+    return undefined;
+  } catch (e) {
+    if (e instanceof ShapeError || e instanceof FormulaError) return e.message;
+    throw e;
+  }
 }
 
 /** Designs in a file of some years ago as they are written now. */

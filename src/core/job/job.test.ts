@@ -110,6 +110,32 @@ describe("the job file", () => {
     expect(({} as Record<string, unknown>).x).toBeUndefined();
   });
 
+  test("what the boards measure is said once: a 20 mm job planes nothing of it, and a line's own thickness stays", () => {
+    const of = (item: string, options = {}) => ({ item, standard: "national", size: "brood", quantity: 1, options });
+    const lines = ["body", "floor-solid", "entrance-block", "roof-deep", "quilt-box", "follower"].map((i) => of(i));
+    const read = readJob({
+      ...file({ units: "mm", stock: [], workshop: {}, thickness: 20 }),
+      lines: [...lines, of("body", { thickness: 21 })],
+    });
+    const walls = workJob(read).lines.map((l) => {
+      const walls = l.shape.parts.filter((p) => ["side", "end", "rail", "follower"].includes(p.role));
+      return [l.line.item, ...new Set(walls.map((p) => p.size.t))].slice(0, 2);
+    });
+    expect(walls).toEqual([
+      ["body", mm(20)],
+      ["floor-solid", mm(20)],
+      ["entrance-block"],
+      ["roof-deep", mm(20)],
+      ["quilt-box", mm(20)],
+      ["follower", mm(20)],
+      ["body", mm(21)],
+    ]);
+    expect(readJob(writeJob(read))).toEqual(read);
+    expect(() => readJob(file({ thickness: 3 }))).not.toThrow();
+    expect(() => readJob(file({ thickness: "3" }, { options: {} }))).toThrow(
+      'thickness: line 1, body, cannot be made of such boards (Stock, measured: read 3", at most 2"); give it a thickness of its own',
+    );
+  });
   test("anything at all is either a job or a clear refusal, never a crash", () => {
     const odd = fc.anything({ withBigInt: false, maxDepth: 2 });
     fc.assert(

@@ -20,6 +20,8 @@ export interface Job {
   due?: string;
   /** The finish of every line that can have one and does not choose its own. */
   finish?: (typeof FINISHES)[number];
+  /** What the boards measure, for every line that does not choose its own; the standard's usual stock when not said. */
+  thickness?: Length;
   lines: JobLine[];
   stock: StockEntry[];
   workshop: Workshop;

@@ -1,11 +1,7 @@
-import { recipeOf } from "@/core/designs/design";
 import { toNumber } from "@/core/formula/formula";
 import type { Length, Units } from "@/core/length/length";
-import type { JobLine } from "@/core/line/line";
-import type { Own } from "@/core/line/shapes";
 import { type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
 import { stepsOf } from "@/core/shape/steps";
-import { standardOf } from "@/core/standards/own";
 import { gravityOf, screwShear, screwWithdrawal } from "./strength";
 
 /** A corner joint of a line, judged: figures to compare by, for one box and for all that are asked. */
@@ -40,20 +36,23 @@ export interface JointJudged {
 const INTERLOCKED = ["finger", "dovetail"];
 
 /**
- * Every corner joint the line's recipe knows, worked out in the same box: what it takes and what it holds. Withdrawal is into end
+ * Every corner joint a box's recipe knows, worked out in the same box: what it takes and what it holds, one and so many. Withdrawal is into end
  * grain, as at every corner of a box; shear is that of a wood screw across the grain (Wood Handbook, fastenings, from memory).
  * `perArea` is what a square nanometre of board costs.
  */
-export function compareJoints(line: JobLine, own: Own, perArea: number | null = null): JointJudged[] {
-  const standard = standardOf(line.standard, own.standards)!;
-  const recipe = recipeOf(line.item, standard, own)!;
+export function compareJoints(
+  { recipe, standard, size, options: asked }: Shape,
+  quantity: number,
+  units: Units,
+  perArea: number | null = null,
+): JointJudged[] {
   const joints = recipe.parameters.find((p) => p.name === "joint");
   if (joints?.kind !== "choice") return [];
   return joints.choices.flatMap((choice) => {
-    const { lap: _lap, ...options } = line.options;
+    const { lap: _lap, ...options } = asked;
     try {
-      const shape = shapeItem(recipe, standard, line.size, { ...options, joint: choice.id }, own.units);
-      return [judge(shape, choice, line.quantity, own.units, perArea)];
+      const shape = shapeItem(recipe, standard, size, { ...options, joint: choice.id }, units);
+      return [judge(shape, choice, quantity, units, perArea)];
     } catch (e) {
       if (e instanceof ShapeError) return [];
       throw e;

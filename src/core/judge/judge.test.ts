@@ -1,10 +1,15 @@
 import { type BoardStock, cheapestByArea } from "@/core/boards/stock";
+import { recipeFor } from "@/core/recipes";
+import { shapeItem } from "@/core/shape/shape";
+import { langstroth10 } from "@/core/standards/langstroth-10";
+import { national } from "@/core/standards/national";
+import type { Standard } from "@/core/standards/standard";
 import { inch } from "@/core/length/length";
 import { compareJoints } from "./joints";
 import { judgeReading, TOLERANCE } from "./reading";
 import { GRAVITY, nailWithdrawal, screwShear, screwWithdrawal } from "./strength";
 
-const OWN = { standards: [], designs: [], units: "in" } as const as { standards: []; designs: []; units: "in" };
+const box = (standard: Standard, size: string) => shapeItem(recipeFor("body", standard)!, standard, size, {});
 
 describe("withdrawal (Wood Handbook, fastenings, from memory)", () => {
   // The US form, lb with inches: nails 7850 G^2.5 D L, screws 15700 G² D L; 1 lb = 4.448222 N.
@@ -27,10 +32,7 @@ describe("withdrawal (Wood Handbook, fastenings, from memory)", () => {
 });
 
 describe("corners side by side", () => {
-  const joints = compareJoints(
-    { item: "body", standard: "langstroth-10", size: "deep", quantity: 1, options: {} },
-    OWN,
-  );
+  const joints = compareJoints(box(langstroth10, "deep"), 1, "in");
   const of = (id: string) => joints.find((j) => j.id === id)!;
 
   test("all seven, with the cut sizes of the joint table (handbook 04 [trade])", () => {
@@ -62,19 +64,13 @@ describe("corners side by side", () => {
   });
   test("for all boxes: set-up once and minutes each; wood at the cheapest board", () => {
     const board: BoardStock = { form: "board", material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96), price: 14.2, available: null, source: "buy" }; // prettier-ignore
-    const [ten] = compareJoints(
-      { item: "body", standard: "langstroth-10", size: "deep", quantity: 10, options: {} },
-      OWN,
-      cheapestByArea([board]),
-    );
+    const [ten] = compareJoints(box(langstroth10, "deep"), 10, "in", cheapestByArea([board]));
     expect(ten!.minutes).toBeCloseTo(ten!.setup + 10 * ten!.each, 6);
     // Two sides of 19 1/8 and two ends of 16 1/4, 9 5/8 wide, ten times; the board is 11 1/4 × 96 for 14.20.
     expect(ten!.money).toBeCloseTo((10 * 2 * (19.125 + 16.25) * 9.625 * 14.2) / (11.25 * 96), 6);
   });
   test("a body without a choice of corner has nothing to compare", () => {
-    expect(compareJoints({ item: "body", standard: "national", size: "brood", quantity: 1, options: {} }, OWN)).toEqual(
-      [],
-    );
+    expect(compareJoints(box(national, "brood"), 1, "mm")).toEqual([]);
   });
 });
 

@@ -1,6 +1,6 @@
 import type { Length } from "@/core/length/length";
 import { FormulaError } from "@/core/formula/formula";
-import { ShapeError } from "@/core/shape/shape";
+import { BOARDS, ShapeError } from "@/core/shape/shape";
 import { type Own, bodyOf, shapeOfLine, type WorkedLine } from "./shapes";
 
 /** The names a recipe gives the box it is made to. */
@@ -24,16 +24,15 @@ export function followBoxes(lines: WorkedLine[], own: Own): WorkedLine[] {
     const box = line.shape.recipe.stands?.skirt ? largest(boxes) : deepest(boxes);
     const { outsideLength, outsideWidth } = bodyOf(box.shape);
     const to: Outside = { bodyOutsideLength: outsideLength, bodyOutsideWidth: outsideWidth };
-    const usual = BOX.every((name) => !line.shape.scope.has(name) || lengthNamed(line, name) === to[name]);
-    if (usual) return line;
-    const asked = Object.fromEntries(asks.map((name) => [name, to[name]]));
+    const outside = BOX.every((name) => !line.shape.scope.has(name) || lengthNamed(line, name) === to[name])
+      ? {}
+      : Object.fromEntries(asks.map((name) => [name, to[name]]));
+    const boards = own.thickness === undefined ? boardsOf(box, line) : {};
+    const asked = { ...outside, ...boards };
+    if (Object.keys(asked).length === 0) return line;
     try {
-      const shape = shapeOfLine(
-        { ...line.line, options: { ...line.line.options, ...finishOf(line), ...asked } },
-        own.units,
-        own,
-      );
-      return { ...line, shape, follows: box.at };
+      const shape = shapeOfLine({ ...line.line, options: { ...line.line.options, ...asked } }, own);
+      return { ...line, shape, follows: { line: box.at, outside: BOX[0] in outside || BOX[1] in outside, ...boards } };
     } catch (e) {
       // Beyond what the item can be made to: it stays as it was, and the fit rules say what does not meet.
       if (e instanceof ShapeError || e instanceof FormulaError) return line;
@@ -42,10 +41,10 @@ export function followBoxes(lines: WorkedLine[], own: Own): WorkedLine[] {
   });
 }
 
-/** The job's finish stays on what is made anew. */
-function finishOf({ shape }: WorkedLine): Record<string, string> {
-  const value = shape.scope.has("finish") ? shape.scope.working("finish").value : undefined;
-  return value?.kind === "word" && shape.recipe.parameters.some((p) => p.name === "finish") ? { finish: value.of } : {};
+/** What the boards of a box measure, where its line says so and a thing made to it has not that already. */
+function boardsOf(box: WorkedLine, line: WorkedLine): { boardThickness?: Length } {
+  const thick = box.line.options.thickness;
+  return typeof thick === "number" && lengthNamed(line, BOARDS) !== thick ? { [BOARDS]: thick as Length } : {};
 }
 
 const area = (l: WorkedLine) => bodyOf(l.shape).outsideLength * bodyOf(l.shape).outsideWidth;

@@ -3,8 +3,9 @@ import { type MakersOwn, recipeOf } from "@/core/designs/design";
 import { kinOf, recipeFor, RECIPES } from "@/core/recipes";
 import { standardOf } from "@/core/standards/own";
 import type { Standard } from "@/core/standards/standard";
-import { type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
-import type { Units } from "@/core/length/length";
+import { BOARDS, type Options, type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
+import type { Length, Units } from "@/core/length/length";
+import type { Recipe } from "@/core/recipes/recipe";
 import type { JobLine } from "./line";
 
 /** A line with its shape worked out. */
@@ -13,34 +14,46 @@ export interface WorkedLine {
   at: number;
   shape: Shape;
   /** The line whose box it is made to, where that is not the standard's usual one. */
-  follows?: number;
+  follows?: { line: number; outside: boolean; boardThickness?: Length };
 }
 
-/** Whose own designs and standards a line may use, and the units it is asked in. */
+/** What a line is worked out with besides itself: the maker's own designs and standards, and what is said once for all lines. */
 export interface Own extends MakersOwn {
   units: Units;
+  /** How the outside is kept. */
+  finish?: string;
+  /** What the boards measure. */
+  thickness?: Length;
 }
 
-const NOTHING: MakersOwn = { standards: [], designs: [] };
+/** What is said for all lines, as far as it means something to a recipe; what a line itself chooses beats it. */
+function saidForAll(recipe: Recipe, { finish, thickness }: Own): Options {
+  return {
+    ...(finish !== undefined && recipe.parameters.some((p) => p.name === "finish") ? { finish } : {}),
+    ...(thickness !== undefined ? { [BOARDS]: thickness } : {}),
+  };
+}
 
-const shapes = new WeakMap<JobLine, Shape>();
+const shapes = new WeakMap<JobLine, { finish: Own["finish"]; thickness: Own["thickness"]; shape: Shape }>();
 /** Shapes by what was asked, so that the same asked again (an undo, another line) is not worked out again. */
 const asked = new Map<string, Shape>();
 const ASKED_KEPT = 500;
 
 /** The shape of a line; a line object, and what it asks, is worked out once. @throws ShapeError */
-export function shapeOfLine(line: JobLine, units: Units, own: MakersOwn = NOTHING): Shape {
+export function shapeOfLine(line: JobLine, own: Own): Shape {
   const known = shapes.get(line);
-  if (known) return known;
-  const { item, standard, size, options } = line;
+  if (known && known.finish === own.finish && known.thickness === own.thickness) return known.shape;
+  const { item, standard, size } = line;
   const found = standardOf(standard, own.standards)!;
   const design = own.designs.find((d) => d.recipe.id === item)?.recipe;
+  const recipe = recipeOf(item, found, own)!;
+  const options = { ...saidForAll(recipe, own), ...line.options };
   const key = JSON.stringify([design ?? item, own.standards.includes(found) ? found : standard, size, options]);
-  const shape = asked.get(key) ?? shapeItem(recipeOf(item, found, own)!, found, size, options, units);
+  const shape = asked.get(key) ?? shapeItem(recipe, found, size, options, own.units);
   checkMeasured(shape);
   if (asked.size >= ASKED_KEPT) asked.clear();
   asked.set(key, shape);
-  shapes.set(line, shape);
+  shapes.set(line, { finish: own.finish, thickness: own.thickness, shape });
   return shape;
 }
 

@@ -61,9 +61,7 @@ describe("covers", () => {
   test("a cover, a floor and an inner cover follow the National's 460 square", () => {
     const panel = make("inner-cover", {}, "national").parts.find((p) => p.id === "panel")!;
     expect([panel.size.l, panel.size.w]).toEqual([mm(460), mm(460)]);
-    expect(lengthOf(make("floor-solid", {}, "national"), "panelWidth")).toBe(
-      mm(460) - 2 * inch(0, 3, 4) + 2 * inch(0, 3, 8),
-    );
+    expect(lengthOf(make("floor-solid", {}, "national"), "panelWidth")).toBe(mm(460) - 2 * mm(19) + 2 * inch(0, 3, 8));
   });
   test("the quilt box's mesh lies on ledges inside the rim; vents stand below a skirt's reach", () => {
     expect(size("quilt-box", "mesh")).toEqual([inch(18, 3, 8), inch(14, 3, 4)]);

@@ -31,6 +31,8 @@ export interface Shape {
   recipe: Recipe;
   standard: Standard;
   size: string;
+  /** All it was worked out with, what the job says for every line included. */
+  options: Options;
   title: string;
   parts: Part[];
   scope: Scope;
@@ -87,6 +89,7 @@ export function shapeItem(
     recipe,
     standard,
     size: sizeId,
+    options,
     // What is the same for every size does not name one.
     title: recipe.needs.some((n) => Object.hasOwn(size.values, n)) ? `${recipe.name}, ${size.name}` : recipe.name,
     scope,
@@ -100,9 +103,7 @@ export function holds(when: Formula | undefined, scope: Scope): boolean {
 }
 
 /** A named value of a shape as a length. */
-export function lengthOf(shape: Shape, name: string): Length {
-  return toLength(shape.scope.working(name).value, name);
-}
+export const lengthOf = (shape: Shape, name: string): Length => lengthNamed(shape.scope, name);
 
 const known = new WeakMap<Standard, Map<string, [string, Definition][]>>();
 
@@ -132,7 +133,18 @@ function standardNames(standard: Standard, sizeId: string): [string, Definition]
     "standardBeeSpace",
     { label: "bee space of the standard", source: "standard", given: { kind: "word", of: standard.beeSpace } },
   ];
-  const names = [...others, ...given, ...behindThem, ...outsideOf(own.map(([name]) => name)), school];
+  const boards: [string, Definition] = [
+    BOARDS,
+    Object.hasOwn(standard.values, "nominalThickness")
+      ? { label: BOARDS_LABEL, source: "standard", mark: "arithmetic", formula: "standardNominalThickness" }
+      : { label: BOARDS_LABEL, source: "usual", mark: "trade", formula: "3/4*inch" },
+  ];
+  const metric: [string, Definition] = [
+    "metric",
+    { label: "sold in millimetres", source: "standard", given: { kind: "flag", of: standard.units === "mm" } },
+  ];
+  const outside = outsideOf(own.map(([name]) => name));
+  const names = [...others, ...given, ...behindThem, ...outside, school, boards, metric];
   bySize.set(sizeId, names);
   return names;
 }
@@ -154,6 +166,13 @@ function outsideOf(given: string[]): [string, Definition][] {
   ];
 }
 
+/**
+ * The thickness of the boards things are made from: the standard's usual stock, or what the job says it has. It is no choice of a
+ * recipe; a job gives it among the options, and recipes build on it.
+ */
+export const BOARDS = "boardThickness";
+const BOARDS_LABEL = "boards, as they measure";
+
 /** Most pieces in one item, and most cuts: more is a slip of a formula. */
 const MOST_PIECES = 2000;
 const MOST_CUTS = 4000;
@@ -162,6 +181,9 @@ const MOST_CUTS = 4000;
 export function scopeFor(recipe: Recipe, standard: Standard, sizeId: string, options: Options): Scope {
   const scope = new Scope();
   for (const [name, definition] of standardNames(standard, sizeId)) scope.define(name, definition);
+  const boards = options[BOARDS];
+  if (typeof boards === "number")
+    scope.define(BOARDS, { label: BOARDS_LABEL, source: "asked", given: lengthValue(boards as Length) });
   for (const need of recipe.needs)
     if (!scope.has(need))
       throw new ShapeError(
@@ -200,7 +222,10 @@ function optionValue(kind: Recipe["parameters"][number]["kind"], asked: OptionVa
 
 function checkRanges(recipe: Recipe, options: Options, scope: Scope, units: Units): void {
   for (const p of recipe.parameters) {
-    const asked = options[p.name];
+    // What follows from the job's boards was not asked here, but has to be makeable all the same.
+    const asked =
+      options[p.name] ??
+      (options[BOARDS] !== undefined && p.kind === "length" ? lengthNamed(scope, p.name) : undefined);
     if (asked === undefined || typeof asked !== "number" || p.kind === "choice" || p.kind === "flag") continue;
     if (p.kind !== "length") {
       if (asked < p.min || asked > p.max)
@@ -215,6 +240,8 @@ function checkRanges(recipe: Recipe, options: Options, scope: Scope, units: Unit
       throw new ShapeError(p.name, `${p.label}: read ${say(asked as Length)}, at most ${say(bound(p.max))}`);
   }
 }
+
+const lengthNamed = (scope: Scope, name: string) => toLength(scope.working(name).value, name);
 
 function shapePart(recipe: PartRecipe, scope: Scope, units: Units): Omit<Part, "sides"> {
   const dimension = (which: "length" | "width" | "thickness", formula: Formula): Working => {

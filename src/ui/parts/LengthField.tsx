@@ -6,7 +6,8 @@ import { LengthError, parseLength } from "@/core/length/parse";
 
 /**
  * A length typed as the maker writes it. Every valid keystroke is told (`onType`), leaving the field or Enter settles
- * it (`onSettle`), Escape gives the old value back (`onGiveUp`). What cannot be read is said below the field.
+ * it (`onSettle`), Escape gives the old value back (`onGiveUp`). What cannot be read is said below the field. Where nothing is an
+ * answer too, `empty` says what it means.
  */
 export function LengthField({
   value,
@@ -17,9 +18,11 @@ export function LengthField({
   onType,
   onGiveUp,
   onSettle,
+  onEmpty,
+  empty,
   className = "",
 }: {
-  value: Length;
+  value: Length | null;
   units: Units;
   label: string;
   /** Shown lighter: the value was not asked for. */
@@ -29,12 +32,18 @@ export function LengthField({
   /** What `onType` told is to be forgotten. */
   onGiveUp?: () => void;
   onSettle: (value: Length) => void;
+  onEmpty?: () => void;
+  empty?: string;
   className?: string;
 }) {
   const [text, setText] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const id = useId();
   const read = (t: string): Length | null => {
+    if (onEmpty && t.trim() === "") {
+      setWrong(null);
+      return null;
+    }
     try {
       const l = parseLength(t, units);
       setWrong(null);
@@ -48,6 +57,10 @@ export function LengthField({
   const settle = () => {
     if (text === null) return;
     const l = read(text);
+    if (onEmpty && text.trim() === "") {
+      setText(null);
+      return value === null ? undefined : onEmpty();
+    }
     if (l === null) return onGiveUp?.();
     setText(null);
     if (l !== value || onType) onSettle(l);
@@ -60,7 +73,8 @@ export function LengthField({
         aria-label={label}
         aria-invalid={said ? true : undefined}
         aria-describedby={said ? id : undefined}
-        value={text ?? exactText(value, units)}
+        placeholder={empty}
+        value={text ?? (value === null ? "" : exactText(value, units))}
         onFocus={(e) => e.target.select()}
         onChange={(e) => {
           setText(e.target.value);
@@ -76,7 +90,7 @@ export function LengthField({
             onGiveUp?.();
           }
         }}
-        size={8}
+        size={empty?.length ?? 8}
       />
       {said && (
         <span id={id} role="alert" className="max-w-52 text-right text-[.82rem] leading-tight text-madder">

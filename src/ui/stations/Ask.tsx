@@ -57,9 +57,21 @@ export function Ask() {
             </select>
           </label>
         </div>
+        <div className="mb-3 flex flex-wrap items-baseline gap-x-2">
+          <span className="text-soft">Boards measure</span>
+          <LengthField
+            label="What all boards of the job measure"
+            value={job.thickness ?? null}
+            empty="as each standard has it"
+            units={job.units}
+            onSettle={(thickness) => desk.act({ do: "thickness", thickness }, "thickness")}
+            onEmpty={() => desk.act({ do: "thickness" }, "thickness")}
+          />
+        </div>
         <Said field="job" />
         <Said field="dates" />
         <Said field="finish" />
+        <Said field="thickness" />
         <h2 className="small-head">Wanted</h2>
         <table className="cutting-list table-fixed">
           <colgroup>

@@ -64,10 +64,10 @@ function Thumb({ of }: { of: Makeable }) {
   const desk = useDesk();
   const shape = useMemo((): Shape | undefined => {
     try {
-      return shapeOfLine({ item: of.item, standard: of.standard, size: of.size, quantity: 1, options: {} }, "in", {
-        standards: desk.standards,
-        designs: desk.designs,
-      });
+      return shapeOfLine(
+        { item: of.item, standard: of.standard, size: of.size, quantity: 1, options: {} },
+        { units: "in", standards: desk.standards, designs: desk.designs },
+      );
     } catch (e) {
       if (e instanceof ShapeError || e instanceof FormulaError) return undefined;
       throw e;

@@ -64,7 +64,7 @@ function Joints() {
         </tr>
       </thead>
       <tbody>
-        {compareJoints(job.lines[line]!, job, cheapestByArea(job.stock)).map((j) => {
+        {compareJoints(desk.worked.lines[line]!.shape, quantity, job.units, cheapestByArea(job.stock)).map((j) => {
           const on = chosen.kind === "word" && chosen.of === j.id;
           return (
             <tr key={j.id} data-lit={on}>

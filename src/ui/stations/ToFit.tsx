@@ -12,7 +12,7 @@ import { Measure } from "@/ui/parts/Measure";
 export function ToFit({ of, worked, units }: { of: ToMeasure; worked: WorkedJob; units: Units }) {
   const [measured, setMeasured] = useState<Record<string, Length>>({});
   const line = worked.lines[of.part.line]!;
-  const part = refit(line, of.part.part, measured, worked.job);
+  const part = refit(line.shape, of.part.part, measured, units);
   const label = (name: string) => line.shape.scope.label(name);
   return (
     <div className="my-1 border-l-4 border-blue pl-2 text-[.93rem]">

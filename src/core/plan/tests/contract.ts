@@ -23,7 +23,7 @@ import { operations } from "@/core/work/operations";
 
 /** Boards and sheets that any part of a job can be cut from: its own thickness, and thicker ones to be planed. */
 function stockFor(lines: JobLine[], own: MakersOwn, planed: boolean): BoardStock[] {
-  const worked = lines.map((line, at) => ({ line, at, shape: shapeOfLine(line, "in", own) }));
+  const worked = lines.map((line, at) => ({ line, at, shape: shapeOfLine(line, { ...own, units: "in" }) }));
   const kinds = new Map<string, BoardStock>();
   for (const { part } of cutList(worked)) {
     const wood = part.material === "wood";

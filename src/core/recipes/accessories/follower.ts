@@ -24,7 +24,7 @@ export const follower: Recipe = {
         { id: "dummy", label: "a dummy", note: "fills the place of a comb" },
       ],
     },
-    { name: "thickness", label: "Board, measured", group: "Wood", kind: "length", default: 'use == "dummy" ? 1*inch : 3/4*inch', min: "3/8*inch", max: "1.5*inch" },
+    { name: "thickness", label: "Board, measured", group: "Wood", kind: "length", default: 'use == "dummy" ? 1*inch : boardThickness', min: "3/8*inch", max: "1.5*inch" },
     { name: "clearance", label: "Short of the walls, in all", group: "Size", kind: "length", default: 'use == "division" ? 1/16*inch : 1/2*inch', min: "0*inch", max: "1*inch" },
   ],
   values: FOLLOWER_VALUES("frameHeight").map((v) => (v.name === "followerLength" ? { ...v, formula: "boxInsideLength - clearance" } : v)),

@@ -30,7 +30,7 @@ export const followerBoard = (places: Places, more: { id?: string; name?: string
   ...(more.when ? { when: more.when } : {}),
   length: "followerLength",
   width: "followerHeight",
-  thickness: "3/4*inch",
+  thickness: "boardThickness",
   features: [],
   places,
 });

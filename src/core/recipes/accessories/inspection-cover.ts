@@ -1,5 +1,6 @@
 import type { Recipe } from "../recipe";
 import { RIM_NEEDS } from "../rims";
+import { SHEET } from "../sheets";
 
 /** Thin strips that lie over the frames, so that only a few are open at once. */
 export const inspectionCover: Recipe = {
@@ -12,7 +13,7 @@ export const inspectionCover: Recipe = {
   needs: [...RIM_NEEDS, "restWidth"],
   parameters: [
     { name: "strips", label: "Strips", group: "Size", kind: "count", default: "2", min: 1, max: 8 },
-    { name: "panel", label: "Strip, thick", group: "Wood", kind: "length", default: "1/8*inch", min: "1/16*inch", max: "1/2*inch" },
+    { name: "panel", label: "Strip, thick", group: "Wood", kind: "length", default: SHEET.eighth, min: "1/16*inch", max: "1/2*inch" },
   ],
   values: [
     { name: "stripLong", label: "strip, long", formula: "boxInsideLength + restWidth", mark: "mem", why: "lies half a rest on each end" },

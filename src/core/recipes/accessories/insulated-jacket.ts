@@ -47,7 +47,7 @@ export const insulatedJacket: Recipe = {
     },
     { name: "cladding", label: "Cladding, thick", group: "Wood", kind: "length", default: "3/8*inch", min: "1/8*inch", max: "1*inch" },
     { name: "strip", label: "Strip over the foam's edges, thick", group: "Foam", kind: "length", default: "1/32*inch", min: "1/64*inch", max: "1/8*inch", hint: "thin plastic: bees and ants eat bare foam" },
-    { name: "boxWall", label: "Wall of the box inside", group: "Wood", kind: "length", default: "nominalThickness", min: "3/8*inch", max: "2*inch" },
+    { name: "boxWall", label: "Wall of the box inside", group: "Wood", kind: "length", default: "boardThickness", min: "3/8*inch", max: "2*inch" },
     { name: "density", label: "Wood, specific gravity", group: "Wood", kind: "number", default: "0.35", min: 0.25, max: 0.8, hint: "white pine 0.35, cedar 0.31, Douglas-fir 0.48", mark: WOOD },
     { name: "moisture", label: "Wood's moisture, %", group: "Wood", kind: "number", default: "12", min: 4, max: 30 },
     ...FOR_BOX,

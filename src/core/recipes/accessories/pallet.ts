@@ -1,6 +1,7 @@
 import { each, screws } from "../assembly";
 import type { Recipe } from "../recipe";
 import { FOR_BOX, RIM_NEEDS } from "../rims";
+import { SHEET } from "../sheets";
 
 /** A deck for four hives that a fork or a crane lifts. */
 export const pallet: Recipe = {
@@ -12,7 +13,7 @@ export const pallet: Recipe = {
   about: "A deck on three bearers that carries four hives, with clips that keep them from sliding.",
   needs: RIM_NEEDS,
   parameters: [
-    { name: "deck", label: "Deck, thick", group: "Wood", kind: "length", default: "3/4*inch", min: "1/2*inch", max: "1.5*inch" },
+    { name: "deck", label: "Deck, thick", group: "Wood", kind: "length", default: SHEET.threeQuarters, min: "1/2*inch", max: "1.5*inch" },
     { name: "bearerHigh", label: "Bearers, high", group: "Wood", kind: "length", default: "3.5*inch", min: "2*inch", max: "6*inch" },
     { name: "bearerThick", label: "Bearers, thick", group: "Wood", kind: "length", default: "1.5*inch", min: "1*inch", max: "3*inch" },
     { name: "apart", label: "Between hives", group: "Size", kind: "length", default: "3*inch", min: "1*inch", max: "12*inch" },

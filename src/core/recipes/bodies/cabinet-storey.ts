@@ -27,7 +27,7 @@ export const cabinetStorey: Recipe = {
   needs: ["frameLength", "frameHeight", "pitch", "rodDiameter", "rodInset"],
   hangs: "no-ear-frame",
   parameters: [
-    { name: "thickness", label: "Stock, measured", group: "Wood", kind: "length", default: "nominalThickness", min: "12*mm", max: "45*mm" },
+    { name: "thickness", label: "Stock, measured", group: "Wood", kind: "length", default: "boardThickness", min: "12*mm", max: "45*mm" },
     { name: "gapAbove", label: "Gap above the frames", group: "Size", kind: "length", default: "8*mm", min: "5*mm", max: "12*mm" },
     { name: "door", label: "Door and its seat", group: "Size", kind: "length", default: "20*mm", min: "10*mm", max: "50*mm" },
   ],

@@ -13,7 +13,7 @@ export const topBarTrough: Recipe = {
   needs: ["troughBottom", "troughHeight", "topBarLength", "pitch"],
   hangs: "top-bar",
   parameters: [
-    { name: "thickness", label: "Stock, measured", group: "Wood", kind: "length", default: "nominalThickness", min: "1/2*inch", max: "2*inch" },
+    { name: "thickness", label: "Stock, measured", group: "Wood", kind: "length", default: "boardThickness", min: "1/2*inch", max: "2*inch" },
     { name: "bars", label: "Bars", group: "Size", kind: "count", default: "28", min: 10, max: 40 },
     { name: "slopeDegrees", label: "Sides, from upright", group: "Size", kind: "number", default: "30", min: 15, max: 40 },
   ],

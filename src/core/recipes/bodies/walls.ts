@@ -9,7 +9,7 @@ import type { Parameter, PartRecipe, Recipe, StepRecipe } from "../recipe";
 const RABBET = 'joint == "rabbet-ends" || joint == "rabbet-sides"';
 
 export const WOOD: Parameter[] = [
-  { name: "thickness", label: "Stock, measured", group: "Wood", kind: "length", default: "nominalThickness", min: "3/8*inch", max: "2*inch", hint: "what the calliper reads, not the yard's name for it" },
+  { name: "thickness", label: "Stock, measured", group: "Wood", kind: "length", default: "boardThickness", min: "3/8*inch", max: "2*inch", hint: "what the calliper reads, not the yard's name for it" },
   { name: "endThickness", label: "Ends, measured", group: "Wood", kind: "length", default: "thickness", min: "3/8*inch", max: "3*inch", hint: "long ears may want thicker ends" },
   {
     name: "hold",

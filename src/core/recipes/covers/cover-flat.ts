@@ -2,6 +2,7 @@ import { finished } from "../finish";
 import { screws } from "../assembly";
 import type { Recipe } from "../recipe";
 import { FOR_BOX, RIM_NEEDS } from "../rims";
+import { SHEET } from "../sheets";
 
 /** A flush lid, cleated against warping, for hives that stand close or travel. */
 export const coverFlat: Recipe = finished(
@@ -14,7 +15,7 @@ export const coverFlat: Recipe = finished(
     about: "A flush panel with end cleats, for close-standing and travelling hives.",
     needs: RIM_NEEDS,
     parameters: [
-      { name: "panel", label: "Panel", group: "Wood", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "1.5*inch" },
+      { name: "panel", label: "Panel", group: "Wood", kind: "length", default: `material == "boards" ? min(boardThickness, 1.5*inch) : ${SHEET.threeQuarters}`, min: "3/8*inch", max: "1.5*inch" },
       {
         name: "material",
         label: "Panel of",

@@ -3,6 +3,7 @@ import { each, screws } from "../assembly";
 import type { FeatureRecipe } from "@/core/feature/feature";
 import type { Recipe } from "../recipe";
 import { FOR_BOX, RIM_NEEDS, RIM_VALUES, rimAssembly, rimParameters, rimParts } from "../rims";
+import { SHEET } from "../sheets";
 
 const slit = (l: "left" | "right", w: "top" | "bottom"): FeatureRecipe => ({
   name: "parcel cut",
@@ -36,7 +37,7 @@ export const coverTelescoping: Recipe = finished(
     parameters: [
       ...rimParameters("2.5*inch").map((p) => (p.kind === "choice" && p.name === "joint" ? { ...p, default: "butt-ends-inside" } : p)),
       { name: "clearance", label: "Loose on the box, in all", group: "Size", kind: "length", default: "3/8*inch", min: "1/8*inch", max: "3/4*inch", mark: "trade" },
-      { name: "panel", label: "Panel", group: "Wood", kind: "length", default: "1/2*inch", min: "1/4*inch", max: "3/4*inch" },
+      { name: "panel", label: "Panel", group: "Wood", kind: "length", default: SHEET.half, min: "1/4*inch", max: "3/4*inch" },
       { name: "fold", label: "Fold of the skin", group: "Skin", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "2*inch" },
       ...FOR_BOX,
     ],

@@ -1,6 +1,7 @@
 import { each, glue } from "../assembly";
 import type { Recipe } from "../recipe";
 import { FOR_BOX, RIM_NEEDS } from "../rims";
+import { SHEET } from "../sheets";
 
 /** A sheet in a shallow rim between the top body and the lid, with a bee escape hole. */
 export const innerCover: Recipe = {
@@ -12,7 +13,7 @@ export const innerCover: Recipe = {
   about: "A panel with a shallow rim under the lid; its space depends on which face is down.",
   needs: RIM_NEEDS,
   parameters: [
-    { name: "panel", label: "Panel", group: "Wood", kind: "length", default: "1/4*inch", min: "1/8*inch", max: "3/4*inch" },
+    { name: "panel", label: "Panel", group: "Wood", kind: "length", default: SHEET.quarter, min: "1/8*inch", max: "3/4*inch" },
     { name: "rim", label: "Rim wood, wide", group: "Wood", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "2*inch" },
     { name: "rimHigh", label: "Rim, high", group: "Size", kind: "length", default: "3/8*inch", min: "1/4*inch", max: "1*inch", mark: "trade" },
     {

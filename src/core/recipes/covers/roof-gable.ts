@@ -2,6 +2,7 @@ import { CORNER_GRAIN, finished } from "../finish";
 import { each, glue, screws } from "../assembly";
 import type { PartRecipe, Recipe } from "../recipe";
 import { FOR_BOX, RIM_NEEDS, RIM_VALUES, rimAssembly, rimParameters, rimParts } from "../rims";
+import { SHEET } from "../sheets";
 
 const vent = { name: "vent", kind: "hole" as const, when: "vents", l: "outsideWidth / 2", w: "rise * 3/5", diameter: "1*inch" };
 const rake = (end: "left" | "right") => ({ name: "rake", kind: "taper" as const, end, edge: "top" as const, along: "outsideWidth / 2", across: "rise" });
@@ -32,7 +33,7 @@ export const roofGable: Recipe = finished(
       ...rimParameters("4*inch").map((p) => (p.kind === "choice" && p.name === "joint" ? { ...p, default: "butt-ends-inside" } : p)),
       { name: "clearance", label: "Loose on the box, in all", group: "Size", kind: "length", default: "3/8*inch", min: "1/8*inch", max: "3/4*inch", mark: "trade" },
       { name: "pitchDegrees", label: "Slope, degrees", group: "Roof", kind: "number", default: "22.5", min: 10, max: 45 },
-      { name: "panel", label: "Roof boards, thick", group: "Roof", kind: "length", default: "1/2*inch", min: "1/4*inch", max: "3/4*inch" },
+      { name: "panel", label: "Roof boards, thick", group: "Roof", kind: "length", default: SHEET.half, min: "1/4*inch", max: "3/4*inch" },
       { name: "eaves", label: "Past the skirt, down the slope", group: "Roof", kind: "length", default: "1*inch", min: "0*inch", max: "3*inch", mark: "trade" },
       { name: "vents", label: "Meshed vents", group: "Roof", kind: "flag", default: true },
       ...FOR_BOX,

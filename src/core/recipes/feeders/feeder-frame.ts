@@ -1,5 +1,6 @@
 import { each, glue } from "../assembly";
 import type { Recipe } from "../recipe";
+import { SHEET } from "../sheets";
 
 /** A frame-sized trough that hangs in a body in the place of one or two frames. */
 export const feederFrame: Recipe = {
@@ -12,7 +13,7 @@ export const feederFrame: Recipe = {
   needs: ["frameLength", "frameHeight", "topBarLength", "pitch"],
   parameters: [
     { name: "places", label: "In the place of", group: "Size", kind: "count", default: "2", min: 1, max: 2, hint: "frames" },
-    { name: "side", label: "Sides, thick", group: "Wood", kind: "length", default: "1/4*inch", min: "1/8*inch", max: "3/8*inch" },
+    { name: "side", label: "Sides, thick", group: "Wood", kind: "length", default: SHEET.quarter, min: "1/8*inch", max: "3/8*inch" },
     { name: "end", label: "Ends, thick", group: "Wood", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "1*inch" },
   ],
   values: [

@@ -2,6 +2,7 @@ import { CORNER_GRAIN, WALLS_OUTSIDE, finished } from "../finish";
 import { each, glue, screws } from "../assembly";
 import type { PartRecipe, Recipe } from "../recipe";
 import { FOR_BOX, OVER_BODY, RIM_NEEDS, RIM_VALUES, rimAssembly, rimParameters, rimParts } from "../rims";
+import { SHEET } from "../sheets";
 
 /** A board across the rim, its near face at `x` from the slot's middle line or the wall. */
 const across = (id: "divider" | "baffle", name: string, width: string, foot: string, at: Record<"end" | "middle", string[]>): PartRecipe[] =>
@@ -29,7 +30,7 @@ export const feederTrough: Recipe = finished(
     needs: RIM_NEEDS,
     parameters: [
       ...rimParameters("4*inch"),
-      { name: "floorThick", label: "Floor, thick", group: "Wood", kind: "length", default: "1/4*inch", min: "1/8*inch", max: "1/2*inch" },
+      { name: "floorThick", label: "Floor, thick", group: "Wood", kind: "length", default: SHEET.quarter, min: "1/8*inch", max: "1/2*inch" },
       { name: "board", label: "Divider and baffle, thick", group: "Wood", kind: "length", default: "3/8*inch", min: "1/4*inch", max: "3/4*inch" },
       { name: "slot", label: "Climbing slot", group: "Size", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "1.5*inch", mark: "trade" },
       {

@@ -12,7 +12,7 @@ export const entranceBlock: Recipe = {
   about: "A stick that closes the entrance but for one opening; another face has the other size.",
   needs: RIM_NEEDS,
   parameters: [
-    { name: "rail", label: "Floor's rails, thick", group: "Size", kind: "length", default: "3/4*inch", min: "1/2*inch", max: "2*inch" },
+    { name: "rail", label: "Floor's rails, thick", group: "Size", kind: "length", default: "boardThickness", min: "1/2*inch", max: "2*inch" },
     { name: "size", label: "Block, square", group: "Size", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "1.5*inch" },
     { name: "small", label: "Small opening", group: "Openings", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "4*inch" },
     { name: "large", label: "Large opening", group: "Openings", kind: "length", default: "4*inch", min: "1*inch", max: "10*inch" },

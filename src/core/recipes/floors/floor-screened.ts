@@ -14,7 +14,7 @@ export const floorScreened: Recipe = finished(
     about: "Mesh on ledges in place of a floor, and a tray that slides in below it from the back.",
     needs: RIM_NEEDS,
     parameters: [
-      { name: "thickness", label: "Stock, measured", group: "Wood", kind: "length", default: "3/4*inch", min: "1/2*inch", max: "2*inch" },
+      { name: "thickness", label: "Stock, measured", group: "Wood", kind: "length", default: "boardThickness", min: "1/2*inch", max: "2*inch" },
       { name: "above", label: "Above the mesh", group: "Size", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "2*inch", mark: "trade" },
       { name: "ledgeHigh", label: "Ledge, high", group: "Size", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "1.5*inch", mark: "trade" },
       { name: "ledgeWide", label: "Ledge, wide", group: "Size", kind: "length", default: "1/2*inch", min: "1/4*inch", max: "1*inch", mark: "trade" },

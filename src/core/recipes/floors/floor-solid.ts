@@ -2,6 +2,7 @@ import { finished } from "../finish";
 import { glue, screws } from "../assembly";
 import type { Recipe } from "../recipe";
 import { FOR_BOX, RIM_NEEDS } from "../rims";
+import { SHEET } from "../sheets";
 
 /** A solid floor, low on one side and high on the other: turned over with the season. */
 export const floorSolid: Recipe = finished(
@@ -14,8 +15,8 @@ export const floorSolid: Recipe = finished(
     about: "A panel in grooved rails; 3/8 deep for winter on one face, 3/4 for summer on the other.",
     needs: RIM_NEEDS,
     parameters: [
-      { name: "thickness", label: "Rail stock, measured", group: "Wood", kind: "length", default: "3/4*inch", min: "1/2*inch", max: "2*inch" },
-      { name: "panel", label: "Panel", group: "Wood", kind: "length", default: "3/4*inch", min: "1/4*inch", max: "1*inch" },
+      { name: "thickness", label: "Rail stock, measured", group: "Wood", kind: "length", default: "boardThickness", min: "1/2*inch", max: "2*inch" },
+      { name: "panel", label: "Panel", group: "Wood", kind: "length", default: `of == "boards" ? min(boardThickness, 1*inch) : ${SHEET.threeQuarters}`, min: "1/4*inch", max: "1*inch" },
       {
         name: "of",
         label: "Panel of",

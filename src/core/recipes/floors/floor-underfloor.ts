@@ -14,7 +14,7 @@ export const floorUnderfloor: Recipe = finished(
     about: "The entrance is an 8 mm gap under the front that turns up through a slot; mice and wasps stay out.",
     needs: RIM_NEEDS,
     parameters: [
-      { name: "thickness", label: "Stock, measured", group: "Wood", kind: "length", default: "3/4*inch", min: "1/2*inch", max: "1.5*inch" },
+      { name: "thickness", label: "Stock, measured", group: "Wood", kind: "length", default: "boardThickness", min: "1/2*inch", max: "1.5*inch" },
       { name: "high", label: "Height", group: "Size", kind: "length", default: "2*inch", min: "1.5*inch", max: "4*inch", mark: "trade" },
       { name: "floorThick", label: "Tunnel floor, thick", group: "Wood", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "1*inch" },
       { name: "slot", label: "Slot", group: "Size", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "1*inch", mark: "trade" },

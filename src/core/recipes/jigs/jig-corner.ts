@@ -1,4 +1,5 @@
 import type { Recipe } from "../recipe";
+import { SHEET } from "../sheets";
 
 /** Square blocks clamped inside a box's corners while the glue grabs. */
 export const jigCorner: Recipe = {
@@ -10,7 +11,7 @@ export const jigCorner: Recipe = {
   needs: ["boxInsideLength"],
   parameters: [
     { name: "leg", label: "Block, square", group: "Size", kind: "length", default: "6*inch", min: "3*inch", max: "12*inch" },
-    { name: "ply", label: "Ply, thick", group: "Wood", kind: "length", default: "3/4*inch", min: "3/8*inch", max: "1*inch" },
+    { name: "ply", label: "Ply, thick", group: "Wood", kind: "length", default: SHEET.threeQuarters, min: "3/8*inch", max: "1*inch" },
     { name: "relief", label: "Corner cut off for squeezed glue", group: "Size", kind: "length", default: "1*inch", min: "1/4*inch", max: "leg / 3" },
   ],
   values: [{ name: "clamp", label: "clamp hole, across", formula: "1.5*inch", mark: "mem" }],

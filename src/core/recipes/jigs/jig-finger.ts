@@ -1,5 +1,6 @@
 import { glue, screws } from "../assembly";
 import type { Recipe } from "../recipe";
+import { SHEET } from "../sheets";
 
 /** A sled with a pin as wide as a finger: each cut is set by the one before it. */
 export const jigFinger: Recipe = {
@@ -10,8 +11,8 @@ export const jigFinger: Recipe = {
   about: "A sled for the table saw with a pin as wide as a finger, to cut rows of fingers one against the next.",
   needs: ["nominalThickness", "bodyDepth"],
   parameters: [
-    { name: "row", label: "Finger, as the stock is thick", group: "Size", kind: "length", default: "nominalThickness", min: "3/8*inch", max: "1.5*inch" },
-    { name: "base", label: "Base, thick", group: "Wood", kind: "length", default: "1/2*inch", min: "3/8*inch", max: "3/4*inch" },
+    { name: "row", label: "Finger, as the stock is thick", group: "Size", kind: "length", default: "boardThickness", min: "3/8*inch", max: "1.5*inch" },
+    { name: "base", label: "Base, thick", group: "Wood", kind: "length", default: SHEET.half, min: "3/8*inch", max: "3/4*inch" },
     { name: "fence", label: "Fence, thick", group: "Wood", kind: "length", default: "1.5*inch", min: "3/4*inch", max: "2*inch" },
   ],
   values: [

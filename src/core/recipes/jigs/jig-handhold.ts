@@ -1,6 +1,7 @@
 import { glue, screws } from "../assembly";
 import type { Recipe } from "../recipe";
 import { RIM_NEEDS } from "../rims";
+import { SHEET } from "../sheets";
 
 /** A template that sets a router or a tilted blade to the same handhold every time. */
 export const jigHandhold: Recipe = {
@@ -15,7 +16,7 @@ export const jigHandhold: Recipe = {
     { name: "high", label: "Handhold, high", group: "Size", kind: "length", default: "3/4*inch", min: "1/2*inch", max: "1.5*inch" },
     { name: "below", label: "Below the top edge", group: "Size", kind: "length", default: "2*inch", min: "1*inch", max: "4*inch" },
     { name: "guide", label: "Guide past the cutter, each side", group: "Size", kind: "length", default: "1/8*inch", min: "0*inch", max: "1/2*inch", hint: "what the router's guide ring stands outside the cutter" },
-    { name: "ply", label: "Ply, thick", group: "Wood", kind: "length", default: "1/2*inch", min: "1/4*inch", max: "3/4*inch" },
+    { name: "ply", label: "Ply, thick", group: "Wood", kind: "length", default: SHEET.half, min: "1/4*inch", max: "3/4*inch" },
   ],
   values: [
     { name: "tall", label: "template, high", formula: "below + high + 3*inch", mark: "mem" },
