@@ -3,7 +3,7 @@ import { availableParallelism } from "node:os";
 import { join } from "node:path";
 import { MessageChannel } from "node:worker_threads";
 import { Piscina } from "piscina";
-import { joined, type LayoutResult, partsOf, type Progress, progressOf } from "@/core/layout/layout";
+import { joined, type LayoutParts, type LayoutResult, partsOf, type Progress, progressOf, sharedParts } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
 import type { TaskName, Tasks } from "./tasks";
 
@@ -74,11 +74,18 @@ export async function ask<N extends TaskName>(
 /** Lays a job out, every thickness on a thread of its own; those that did not change are answered from memory. */
 export async function askLayout(request: LayoutRequest, how: How<Progress> = {}): Promise<LayoutResult> {
   const began = performance.now();
-  const parts = partsOf(request);
-  const best: (Tasks["group"]["progress"] | undefined)[] = parts.asks.map(() => undefined);
+  const apart = partsOf(request);
+  const answers = await askParts(apart, how);
+  const shared = sharedParts(request, apart, answers);
+  const [parts, best] = shared ? [shared, await askParts(shared, how)] : [apart, answers];
+  return joined(request, parts, best, (performance.now() - began) / 1000);
+}
+
+function askParts({ asks }: LayoutParts, how: How<Progress>): Promise<Tasks["group"]["answer"][]> {
+  const best: (Tasks["group"]["progress"] | undefined)[] = asks.map(() => undefined);
   let done = 0;
-  const answers = await Promise.all(
-    parts.asks.map(async (group, i) => {
+  return Promise.all(
+    asks.map(async (group, i) => {
       const hear = (p: Tasks["group"]["progress"]) => {
         best[i] = p;
         how.hear?.(progressOf(best, done));
@@ -89,7 +96,6 @@ export async function askLayout(request: LayoutRequest, how: How<Progress> = {})
       return answer;
     }),
   );
-  return joined(request, parts, answers, (performance.now() - began) / 1000);
 }
 
 /** Ends the pool's threads. */

@@ -64,6 +64,7 @@ export function layGroup(request: GroupRequest, listener: Listener = {}, lp?: Lp
       quantity: l.blank.quantity,
       turn: l.blank.turn && !l.onEdge,
       block: l.blank.block && l.onEdge,
+      ...(l.from ? { from: boards.map((_, k) => l.from!.includes(k)) } : {}),
     })),
     stock: boards.map((s, k) => ({ clear: clearOf(s, saw), price: s.price, available: available[k]! })),
     style: { orders: ["rip", "crosscut"], stages, trim: true, hold: sheet ? 0 : saw.minHold, plainFirst: !sheet },

@@ -20,7 +20,7 @@ test("every layout is one a saw can cut, whatever is asked (own checker, random 
       l: sixteenths(64, 1700),
       w: sixteenths(8, 190),
       q: fc.integer({ min: 1, max: 90 }),
-      t: fc.constantFrom(inch(0, 3, 4), inch(0, 3, 8), inch(1, 1, 2)),
+      t: fc.constantFrom(inch(0, 3, 4), inch(0, 3, 8), inch(1, 1, 2), inch(1, 1, 16)),
     }),
     { minLength: 1, maxLength: 7, selector: (b) => `${b.l}${b.w}${b.t}` },
   );
@@ -28,6 +28,7 @@ test("every layout is one a saw can cut, whatever is asked (own checker, random 
     fc.record({
       width: sixteenths(40, 190),
       length: sixteenths(800, 2200),
+      thickness: fc.constantFrom(inch(0, 3, 4), inch(0, 7, 8), inch(1, 1, 8), inch(1, 1, 2)),
       available: fc.option(fc.integer({ min: 0, max: 30 })),
       source: fc.constantFrom("yard" as const, "buy" as const),
     }),
@@ -182,6 +183,35 @@ test("what cannot be laid out names the part and what it would want", () => {
   expect(say([side], [board({ available: 3 })])[0]).toBe(
     'Side: 68 of 80 are left over when the stock runs out; add more boards 3/4" thick',
   );
+});
+
+test("boards of another thickness help out: planed to what is wanted when the thin ones run out, and before any is bought", () => {
+  const side = blank("side", inch(19, 1, 8), inch(9, 5, 8), 16);
+  const bar = blank("bar", inch(19), inch(0, 7, 8), 4, { thickness: inch(1, 1, 16) });
+  const yard = (thickness: Length, available: number) => board({ thickness, available, source: "yard", price: 0 });
+  // Four sides a board: three thin boards give twelve, and a thick one the last four, with a strip of bars beside them.
+  const thin = yard(inch(0, 3, 4), 3);
+  const thick = yard(inch(1, 1, 8), 1);
+  for (const stock of [
+    [thin, thick],
+    [thin, thick, board()],
+  ]) {
+    const r = lay([side, bar], stock);
+    verify(r, r.request);
+    expect([r.missing, r.cost, r.count, r.proven]).toEqual([[], 0, 4, true]);
+    const planed = setUps(r).filter((s) => s.step === "plane");
+    expect(planed.map((s) => [s.setting, s.blanks.map((b) => b.id)])).toEqual([
+      [inch(0, 3, 8), ["side"]],
+      [inch(0, 1, 16), ["bar"]],
+    ]);
+  }
+});
+
+test("less than a shaving is not planed off: 27 mm stock gives a 1 1/16 bar as it is", () => {
+  const bar = blank("bar", inch(19), inch(0, 7, 8), 4, { thickness: inch(1, 1, 16) });
+  const planed = (thickness: Length) => setUps(lay([bar], [board({ thickness })])).filter((s) => s.step === "plane");
+  expect(planed(nm(27_000_000))).toEqual([]);
+  expect(planed(nm(28_000_000)).map((s) => s.setting)).toEqual([28_000_000 - inch(1, 1, 16)]);
 });
 
 test("set-ups are shared: one fence for all bodies' parts, widest first, then stops, longest first", () => {

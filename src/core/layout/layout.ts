@@ -7,6 +7,7 @@ import { type Pinned } from "@/core/boards/laid";
 import { layoutTrouble, pinnedCounts } from "./pinned";
 import { type Layout, piecesOf } from "@/core/boards/laid";
 import { offcutsOf } from "./place";
+import { sharing } from "./sharing";
 import { type Group, type LayoutRequest, type Missing, groups } from "./request";
 
 /** A job's layouts, with how good they are. Cost in the job's money; areas in nm². */
@@ -47,8 +48,7 @@ export interface LayoutParts {
 }
 
 /** Takes a request apart; groups share no boards, so each can be solved on its own. */
-export function partsOf(request: LayoutRequest): LayoutParts {
-  const split = groups(request);
+export function partsOf(request: LayoutRequest, split = groups(request)): LayoutParts {
   const { held, troubles } = holdPins(request);
   const laid = pinnedCounts(held.map((h) => h.pin));
   const pinnedBoards = (i: number) => held.reduce((n, h) => n + (h.pin.stock === i ? h.pin.repeat : 0), 0);
@@ -68,6 +68,16 @@ export function partsOf(request: LayoutRequest): LayoutParts {
   return { split, held, troubles, asks };
 }
 
+/** The request taken apart anew where thicknesses do better together; undefined when the answers are as good as they get. */
+export function sharedParts(
+  request: LayoutRequest,
+  { split }: LayoutParts,
+  answers: GroupLayout[],
+): LayoutParts | undefined {
+  const shared = sharing(request, split.groups, answers);
+  return shared && partsOf(request, { ...split, groups: shared });
+}
+
 /** Progress over all groups, from the best known of each. */
 export function progressOf(best: (Omit<Progress, "done" | "of"> | undefined)[], done: number): Progress {
   const sum = (f: (b: Omit<Progress, "done" | "of">) => number) => best.reduce((n, b) => n + (b ? f(b) : 0), 0);
@@ -85,16 +95,22 @@ export function layOut(
   lp?: LpSolver,
 ): LayoutResult {
   const began = clock();
-  const parts = partsOf(request);
-  const best: (Omit<Progress, "done" | "of"> | undefined)[] = parts.asks.map(() => undefined);
-  const answers = parts.asks.map((ask, i) => {
-    const hear = (b: Omit<Progress, "done" | "of">) => {
-      best[i] = b;
-      watch.hear?.(progressOf(best, i));
-    };
-    return layGroup(ask, { hear, goOn: watch.goOn }, lp);
-  });
-  return joined(request, parts, answers, (clock() - began) / 1000);
+  const solved = (parts: LayoutParts) => {
+    const best: (Omit<Progress, "done" | "of"> | undefined)[] = parts.asks.map(() => undefined);
+    return parts.asks.map((ask, i) => {
+      const hear = (b: Omit<Progress, "done" | "of">) => {
+        best[i] = b;
+        watch.hear?.(progressOf(best, i));
+      };
+      return layGroup(ask, { hear, goOn: watch.goOn }, lp);
+    });
+  };
+  const apart = partsOf(request);
+  const answers = solved(apart);
+  const shared = sharedParts(request, apart, answers);
+  return shared
+    ? joined(request, shared, solved(shared), (clock() - began) / 1000)
+    : joined(request, apart, answers, (clock() - began) / 1000);
 }
 
 /** Puts the groups' answers together; `seconds` is how long they took. */
@@ -113,10 +129,10 @@ export function joined(
   const sum = (f: (g: GroupLayout) => number) => done.reduce((s, d) => s + f(d.result), 0);
   const short = done.flatMap(({ group, result }) =>
     result.short.map((s): Missing => {
-      const { blank } = group.lying.find((l) => l.blank.id === s.blank)!;
+      const { blank, takes } = group.lying.find((l) => l.blank.id === s.blank)!;
       return {
         blank,
-        needs: { thickness: group.thickness, width: blank.width, length: blank.length },
+        needs: { thickness: takes, width: blank.width, length: blank.length },
         why: "too few",
         short: s.quantity,
       };

@@ -24,18 +24,13 @@ describe("which board a part comes from, and how it lies", () => {
   test("an end bar is sliced on edge from thick stock rather than planed to half", () => {
     const { groups: g } = split([blank({})], [board(inch(0, 3, 4)), board(inch(1, 1, 2))]);
     // On edge: 3/8 ripped off 1 1/2; flat: 1 3/8 of 3/4 planed away to 3/8.
-    expect(g.map((x) => [x.thickness, x.lying[0]!.onEdge, x.lying[0]!.width, x.lying[0]!.planed])).toEqual([
-      [inch(1, 1, 2), true, inch(0, 3, 8), inch(0, 1, 8)],
+    expect(g.map((x) => [x.thickness, x.lying[0]!.onEdge, x.lying[0]!.width, x.lying[0]!.takes])).toEqual([
+      [inch(1, 1, 2), true, inch(0, 3, 8), inch(1, 3, 8)],
     ]);
   });
   test("stock of the part's own thickness is used flat, unplaned", () => {
     const { groups: g } = split([blank({})], [board(inch(0, 3, 8)), board(inch(1, 1, 2))]);
-    expect(g[0]!.lying[0]).toMatchObject({ onEdge: false, planed: 0 });
-  });
-  test("a shaving is not planed: 27 mm stock gives a 1 1/16 bar as it is", () => {
-    const bar = blank({ width: inch(0, 3, 4), thickness: inch(1, 1, 16) });
-    expect(split([bar], [board(mm(27))]).groups[0]!.lying[0]!.planed).toBe(0);
-    expect(split([bar], [board(mm(28))]).groups[0]!.lying[0]!.planed).toBe(mm(28) - inch(1, 1, 16));
+    expect(g[0]!.lying[0]).toMatchObject({ onEdge: false, takes: inch(0, 3, 8) });
   });
   test("parts of one thickness share a group, and yard boards of it join in", () => {
     const parts = [
@@ -51,7 +46,7 @@ describe("which board a part comes from, and how it lies", () => {
   test("ply parts want sheets of their very thickness, and wood never comes from a sheet", () => {
     const ply = blank({ id: "p", name: "Panel", material: "ply", width: inch(14), thickness: inch(0, 3, 8) });
     const sheet = board(inch(0, 3, 8), { form: "sheet", width: mm(1220), length: mm(2440) });
-    expect(split([ply], [sheet]).groups[0]!.lying[0]).toMatchObject({ onEdge: false, planed: 0 });
+    expect(split([ply], [sheet]).groups[0]!.lying[0]).toMatchObject({ onEdge: false, takes: inch(0, 3, 8) });
     expect(split([ply], [board(inch(0, 3, 8))]).missing[0]!.why).toBe("no stock");
     const thick = { ...sheet, thickness: inch(0, 1, 2) };
     expect(missingText(split([ply], [thick]).missing[0]!, "in")).toBe(
@@ -80,13 +75,13 @@ test("an allowance for drying is cut and laid out, not only said", () => {
   expect(side!.width).toBeLessThan(inch(9, 25, 32));
 });
 
-test("a board thicker than the part's group is planed down to it, up to a quarter; a thicker one is not", () => {
+test("a board thicker than the part's group is planed down to it, up to three eighths; a thicker one is not", () => {
   const side = blank({ id: "s", width: inch(9), thickness: inch(0, 3, 4) });
   const thick = blank({ id: "t", width: inch(9), thickness: inch(1, 1, 8) });
   const stock = [inch(0, 3, 4), inch(0, 13, 16), inch(1), inch(1, 1, 8), inch(1, 1, 2)].map((t) => board(t));
   expect(split([side, thick], stock).groups.map((g) => [g.thickness, g.stock])).toEqual([
     [inch(0, 3, 4), [0, 1, 2]],
-    [inch(1, 1, 8), [3]],
+    [inch(1, 1, 8), [3, 4]],
   ]);
 });
 

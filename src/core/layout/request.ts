@@ -62,11 +62,13 @@ export interface Lying {
   /** Across the board, what the fence is set to. */
   width: Length;
   onEdge: boolean;
-  /** What planing takes off the board's thickness. */
-  planed: Length;
+  /** How thick a board it wants: what a board has above that is planed off. */
+  takes: Length;
+  /** Boards it may come from, where that is not every one of its group: their places among the group's. */
+  from?: number[];
 }
 
-/** Blanks that come from boards of one thickness. */
+/** Blanks that come from boards of one thickness, or of several where those share boards; `thickness` is the least of them. */
 export interface Group {
   thickness: Length;
   stock: number[];
@@ -89,7 +91,11 @@ const AS_IT_COMES: Material[] = ["mesh", "metal"];
 /** Less than this is not planed off: a board measured 27 mm gives a 1 1/16 bar as it is. */
 export const SHAVING = 200_000;
 /** A board is planed down by no more than this to serve as one of a thinner kind. */
-const MOST_PLANED = 6_350_000;
+const MOST_PLANED = 9_525_000;
+
+/** A board is thick enough for a blank, and not so thick that too much of it would be planed away. */
+export const serves = (s: BoardStock, l: Lying): boolean =>
+  gives(s, l.blank) && s.thickness >= l.takes && s.thickness - l.takes <= (s.form === "board" ? MOST_PLANED : 0);
 
 /**
  * Chooses for every blank the thickness of board it comes from and how it lies: the way that takes least wood
@@ -137,12 +143,7 @@ export function groups(request: LayoutRequest): { groups: Group[]; missing: Miss
       stock: [],
       lying: [],
     };
-    group.lying.push({
-      blank,
-      width: best.width,
-      onEdge: best.onEdge,
-      planed: nm(best.planed < SHAVING ? 0 : best.planed),
-    });
+    group.lying.push({ blank, width: best.width, onEdge: best.onEdge, takes: nm(best.thickness - best.planed) });
     byThickness.set(`${best.kind} ${best.thickness}`, group);
   }
   // A board belongs to the thickness it has, or is planed down to the nearest below it that is wanted.

@@ -84,7 +84,6 @@ function workedOut(result: LayoutResult): SetUp[] {
     const lying = new Map(group.lying.map((l) => [l.blank.id, l]));
     for (const layout of g.layouts) {
       const board = result.request.stock[layout.stock]!;
-      const over = board.thickness - group.thickness;
       const rough = board.form === "board" && board.rough === true;
       if (rough && layout.strips[0]) {
         const first = lying.get(layout.strips[0].sections[0]!.pieces[0]!.blank)!;
@@ -95,7 +94,7 @@ function workedOut(result: LayoutResult): SetUp[] {
       for (const strip of layout.strips) {
         const passed = new Map<string, Set<object>>();
         const ofBlank = new Map<string, Set<object>>();
-        for (const { piece, l, stages } of waysThrough(strip, lying, over, group.thickness)) {
+        for (const { piece, l, stages } of waysThrough(strip, lying, board.thickness, group.thickness)) {
           const all = rough ? [{ stage: jointed(), unit: layout }, ...stages] : stages;
           let before: string | undefined;
           for (const { stage, unit } of all) {
@@ -130,11 +129,11 @@ function workedOut(result: LayoutResult): SetUp[] {
 const jointed = (): Stage => ({ key: "joint", step: "joint", rank: -1, setting: nm(0) });
 
 /** For each piece of a strip, what it goes through, and what of it goes through as one: the strip, a section, the piece. */
-function waysThrough(strip: LaidStrip, lying: Map<string, Lying>, over: number, thickness: Length) {
+function waysThrough(strip: LaidStrip, lying: Map<string, Lying>, board: Length, thickness: Length) {
   const pieces = strip.sections.flatMap((s) => s.pieces);
   const of = (p: LaidPiece) => lying.get(p.blank)!;
   const taken = (p: LaidPiece) => {
-    const t = of(p).planed + over;
+    const t = board - of(p).takes;
     return t >= SHAVING ? nm(t) : nm(0);
   };
   const alike = new Set(pieces.map(taken)).size === 1;

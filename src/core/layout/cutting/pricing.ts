@@ -105,20 +105,22 @@ interface Candidate {
 export function pricerOf(problem: CuttingProblem): Pricer {
   const { pieces, kerf, style } = problem;
   const hold = style.hold ?? 0;
-  const variants = (order: Order, room: { length: number; width: number }): Variant[] =>
+  const variants = (order: Order, room: { length: number; width: number }, stock: number): Variant[] =>
     pieces.flatMap((p, piece) =>
-      (p.turn && p.length !== p.width ? [false, true] : [false]).flatMap((turned): Variant[] => {
-        const [x, y] = turned ? [p.width, p.length] : [p.length, p.width];
-        const alone = p.block === true && x >= hold;
-        // A block is crosscut before it is sliced.
-        if (order === "crosscut" && style.ripOnly && !alone) return [];
-        if (x > room.length || y > room.width || (alone && order === "rip" && style.orders.includes("crosscut")))
-          return [];
-        return [{ piece, turned, alone, ...(order === "rip" ? { along: x, across: y } : { along: y, across: x }) }];
-      }),
+      (p.from?.[stock] === false ? [] : p.turn && p.length !== p.width ? [false, true] : [false]).flatMap(
+        (turned): Variant[] => {
+          const [x, y] = turned ? [p.width, p.length] : [p.length, p.width];
+          const alone = p.block === true && x >= hold;
+          // A block is crosscut before it is sliced.
+          if (order === "crosscut" && style.ripOnly && !alone) return [];
+          if (x > room.length || y > room.width || (alone && order === "rip" && style.orders.includes("crosscut")))
+            return [];
+          return [{ piece, turned, alone, ...(order === "rip" ? { along: x, across: y } : { along: y, across: x }) }];
+        },
+      ),
     );
-  const planOf = (order: Order, clear: Room): Plan => {
-    const all = variants(order, clear).sort((a, b) => a.across - b.across || a.along - b.along);
+  const planOf = (order: Order, clear: Room, stock: number): Plan => {
+    const all = variants(order, clear, stock).sort((a, b) => a.across - b.across || a.along - b.along);
     const [roomAlong, roomAcross] = order === "rip" ? [clear.length, clear.width] : [clear.width, clear.length];
     const alongs = distinct(all.map((v) => v.along));
     const acrosses = distinct(all.map((v) => v.across));
@@ -136,7 +138,9 @@ export function pricerOf(problem: CuttingProblem): Pricer {
     );
     return { order, variants: all, acrosses, alongs, along, across, roomAlong, roomAcross };
   };
-  const plans = problem.stock.map((s) => s.clear.map((clear) => style.orders.map((order) => planOf(order, clear))));
+  const plans = problem.stock.map((s, k) =>
+    s.clear.map((clear) => style.orders.map((order) => planOf(order, clear, k))),
+  );
 
   const slices = (v: Variant, count: number): Section[] => [
     { size: v.along, count, items: [{ piece: v.piece, turned: v.turned, count: 1 }] },

@@ -20,6 +20,8 @@ export interface CutPiece {
   turn: boolean;
   /** Cut as blocks of one kind, crosscut first and then sliced; where a block may not be so short, ripped like others. */
   block?: boolean;
+  /** Stock it may come from, true for each; any when not said. */
+  from?: boolean[];
 }
 
 export interface Room {

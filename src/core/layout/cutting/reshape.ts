@@ -15,7 +15,7 @@ export function merge(problem: CuttingProblem): { merged: CuttingProblem; of: nu
   const at = new Map<string, number>();
   const pieces: CutPiece[] = [];
   const of = problem.pieces.map((p) => {
-    const key = `${p.length} ${p.width} ${p.turn} ${p.block ?? false}`;
+    const key = `${p.length} ${p.width} ${p.turn} ${p.block ?? false} ${p.from?.join() ?? ""}`;
     let i = at.get(key);
     if (i === undefined) {
       i = pieces.length;
