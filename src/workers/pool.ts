@@ -3,7 +3,15 @@ import { availableParallelism } from "node:os";
 import { join } from "node:path";
 import { MessageChannel } from "node:worker_threads";
 import { Piscina } from "piscina";
-import { joined, type LayoutParts, type LayoutResult, partsOf, type Progress, progressOf, sharedParts } from "@/core/layout/layout";
+import {
+  joined,
+  type LayoutParts,
+  type LayoutResult,
+  partsOf,
+  type Progress,
+  progressOf,
+  sharedParts,
+} from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
 import type { TaskName, Tasks } from "./tasks";
 

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import type { Material } from "@/core/feature/material";
+import { inch, type Length, nm } from "@/core/length/length";
 import { lengthSchema, sizeSchema } from "@/core/length/schema";
 
 const offer = {
@@ -25,6 +26,8 @@ export const boardStockSchema = z.strictObject({
     .optional(),
   /** Rough sawn: it gets a straight edge before anything is measured from it. */
   rough: z.literal(true).optional(),
+  /** So many of it come of one thicker board, which is resawn first. */
+  resawn: z.number().int().min(2).max(4).optional(),
   /** How many turned out unusable: they count as gone, and bought ones are bought again. */
   struck: z.number().int().min(1).optional(),
 });
@@ -47,6 +50,26 @@ export function kindOf(s: Pick<BoardStock, "form" | "material">): Material {
     ["plastic", /plastic|polycarbonate|acrylic|hdpe/i],
   ];
   return words.find(([, word]) => word.test(s.material))?.[0] ?? "ply";
+}
+
+/** Thinner is not resawn: it would not stay flat [mem]. */
+const THINNEST = inch(0, 3, 8);
+
+/**
+ * A board of the yard resawn into so many, each with both faces rough: what the saw cuts goes to dust. Undefined where they would be
+ * too thin, and for what is bought, which is counted as it is sold.
+ */
+export function resawn(board: BoardStock, into: number, kerf: Length): BoardStock | undefined {
+  const thickness = nm((board.thickness - (into - 1) * kerf) / into);
+  if (board.form !== "board" || board.source !== "yard" || board.resawn !== undefined || thickness < THINNEST)
+    return undefined;
+  return {
+    ...board,
+    thickness,
+    available: board.available === null ? null : board.available * into,
+    rough: true,
+    resawn: into,
+  };
 }
 
 /** What a square nanometre of the cheapest bought board costs; null where none has a price. */

@@ -12,6 +12,8 @@ const CAUTIONS = {
   dado: "Blade guard is off: sled or feather boards, hands away, part flat on the table. Stop the machine to measure.",
   plane: "Look for nails, grit and loose knots first; keep to the planer's least length.",
   joint: "Guard over the knives, push blocks, hands never over the cutter; keep to the jointer's least length.",
+  resaw:
+    "Band saw, guides just over the board and a fence as high as it is; push block at the end, hands beside the line of the blade, never before it.",
   drill: "Clamp the work; no gloves near a turning bit. Stop the machine to clear chips.",
   glue: "Air the room; keep glue off skin and eyes.",
   paint:

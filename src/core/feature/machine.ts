@@ -6,6 +6,7 @@ export const STATIONS = [
   "table saw",
   "planer",
   "jointer",
+  "band saw",
   "drill",
   "bench",
   "clamps",
@@ -17,7 +18,7 @@ export const stationSchema = z.enum(STATIONS);
 export type Station = (typeof STATIONS)[number];
 
 /** Stations where every operation can hurt and so carries a caution. */
-export const HAZARDOUS_STATIONS: readonly Station[] = ["table saw", "planer", "jointer", "drill", "tank"];
+export const HAZARDOUS_STATIONS: readonly Station[] = ["table saw", "planer", "jointer", "band saw", "drill", "tank"];
 
 /** What makes a cut, and the station it stands at. */
 export const MACHINES = {

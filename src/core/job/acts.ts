@@ -9,7 +9,8 @@ import { lengthSchema, sizeSchema } from "@/core/length/schema";
 import { jobLineSchema, optionSchema } from "@/core/line/line";
 import { standardSchema } from "@/core/standards/standard";
 import { readPartKey } from "@/core/line/line";
-import type { BoardStock } from "@/core/boards/stock";
+import { type BoardStock, resawn } from "@/core/boards/stock";
+import { lengthWithUnit } from "@/core/length/format";
 import type { JobLine } from "@/core/line/line";
 import type { Pinned } from "@/core/boards/laid";
 import { type LaidPiece, piecesOf } from "@/core/boards/laid";
@@ -44,6 +45,7 @@ export const actSchema = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("add lines"), lines: z.array(jobLineSchema).min(1).max(100) }),
   z.strictObject({ do: z.literal("pin"), pinned: z.array(pinnedSchema).max(500) }),
   z.strictObject({ do: z.literal("strike out"), at: index }),
+  z.strictObject({ do: z.literal("resaw"), at: index, into: z.number().int().min(2).max(4) }),
   z.strictObject({
     do: z.literal("bad stretches"),
     at: index,
@@ -144,6 +146,19 @@ export function apply(job: Job, act: Act): Job {
     case "strike out": {
       const board = boardAt(act.at);
       return { ...job, stock: put(job.stock, act.at, { ...board, struck: (board.struck ?? 0) + 1 }) };
+    }
+    case "resaw": {
+      const board = boardAt(act.at);
+      const thin = resawn(board, act.into, job.workshop.kerf);
+      const path = `stock[${act.at}]`;
+      if (!thin)
+        throw new JobFileError([
+          {
+            path,
+            message: `a board of the yard, thick enough for ${act.into}, is wanted to resaw; this is ${lengthWithUnit(board.thickness, job.units)}`,
+          },
+        ]);
+      return { ...job, stock: put(job.stock, act.at, thin) };
     }
     case "bad stretches": {
       const board = boardAt(act.at);

@@ -339,6 +339,7 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
         source,
         /** Rough sawn: every board its own, wanting a straight edge first. */
         rough: z.literal(true).optional(),
+        resawn: z.number().int().min(2).max(4).optional(),
         bad: z
           .array(z.tuple([length, length]))
           .min(1)

@@ -1,16 +1,18 @@
 import type { Length } from "@/core/length/length";
 import { nm } from "@/core/length/length";
 import type { LaidPiece, LaidStrip } from "@/core/boards/laid";
+import type { BoardStock } from "@/core/boards/stock";
 import type { WorkedLine } from "@/core/line/shapes";
 import { cutsOfStrip, type Step, stepOf } from "./cuts";
 import type { LayoutResult } from "./layout";
 import { type Blank, type Lying, SHAVING } from "./request";
 
 /** What is done to boards, in sawing order; planing comes right after the cut that frees what is planed. */
-export type SawStep = Step | "joint" | "plane";
+export type SawStep = Step | "joint" | "resaw" | "plane";
 
 /**
  * One setting of one machine and everything that is cut at it. In sawing order: `joint` gives a rough board its straight edge;
+ * `resaw` makes thinner boards of it;
  * `section` crosscuts come before any rip, and `block` ones whose blocks are worked before they are sliced; `rip`; `slice` off
  * a block; `crosscut` to length; `trim`. `plane` takes a board, strip or piece down to the thickness of its part.
  */
@@ -19,7 +21,7 @@ export interface SetUp {
   step: SawStep;
   /** A rip goes along the fence, a crosscut against the stop; absent where nothing is sawn. */
   kind?: "rip" | "crosscut";
-  /** Fence or stop, or what planing takes off. */
+  /** Fence or stop, how thick it is resawn, or what planing takes off. */
   setting: Length;
   /** Boards, strips, sections or pieces that go through. */
   count: number;
@@ -38,7 +40,13 @@ export interface SetUp {
 
 const ORDER: Step[] = ["section", "block", "rip", "slice", "crosscut", "trim"];
 const rankOf = (step: SawStep, follows?: Step): number =>
-  step === "joint" ? -1 : step === "plane" ? ORDER.indexOf(follows!) + 0.5 : ORDER.indexOf(step);
+  step === "joint"
+    ? -2
+    : step === "resaw"
+      ? -1
+      : step === "plane"
+        ? ORDER.indexOf(follows!) + 0.5
+        : ORDER.indexOf(step);
 
 /** A stretch of one piece's way through the shop. */
 interface Stage {
@@ -84,27 +92,29 @@ function workedOut(result: LayoutResult): SetUp[] {
     const lying = new Map(group.lying.map((l) => [l.blank.id, l]));
     for (const layout of g.layouts) {
       const board = result.request.stock[layout.stock]!;
-      const rough = board.form === "board" && board.rough === true;
-      if (rough && layout.strips[0]) {
-        const first = lying.get(layout.strips[0].sections[0]!.pieces[0]!.blank)!;
-        const joint = take(jointed(), first.blank);
-        joint.count += layout.repeat;
-        joint.boards += layout.repeat;
-      }
+      const before = onBoards(board);
+      const first = layout.strips[0] && lying.get(layout.strips[0].sections[0]!.pieces[0]!.blank)!;
+      // Boards that come of one are one until they are resawn.
+      if (first)
+        for (const stage of before) {
+          const up = take(stage, first.blank);
+          up.count += layout.repeat / (board.resawn ?? 1);
+          up.boards = up.count;
+        }
       for (const strip of layout.strips) {
         const passed = new Map<string, Set<object>>();
         const ofBlank = new Map<string, Set<object>>();
         for (const { piece, l, stages } of waysThrough(strip, lying, board.thickness, group.thickness)) {
-          const all = rough ? [{ stage: jointed(), unit: layout }, ...stages] : stages;
-          let before: string | undefined;
+          const all = [...before.map((stage) => ({ stage, unit: layout })), ...stages];
+          let last: string | undefined;
           for (const { stage, unit } of all) {
             const up = take(stage, l.blank);
-            if (before) up.after.add(before);
-            before = stage.key;
+            if (last) up.after.add(last);
+            last = stage.key;
             // One cut frees a whole strip or section: it counts once, however many pieces come of it.
             const seen = passed.get(stage.key) ?? new Set();
             passed.set(stage.key, seen);
-            if (!seen.has(unit) && stage.step !== "joint") {
+            if (!seen.has(unit) && unit !== layout) {
               up.count += layout.repeat;
               if (unit === strip) up.boards += layout.repeat;
             }
@@ -117,16 +127,25 @@ function workedOut(result: LayoutResult): SetUp[] {
             up.through.set(piece.blank, own);
             seen.add(unit);
           }
-          const last = found.get(before!)!;
-          last.finishes.set(piece.blank, (last.finishes.get(piece.blank) ?? 0) + layout.repeat);
+          const end = found.get(last!)!;
+          end.finishes.set(piece.blank, (end.finishes.get(piece.blank) ?? 0) + layout.repeat);
         }
       }
     }
   }
-  return [...found.values()].sort((a, b) => a.rank - b.rank || b.setting - a.setting).map(({ rank: _rank, ...s }) => s);
+  return [...found.values()]
+    .sort((a, b) => a.rank - b.rank || b.setting - a.setting)
+    .map(({ rank: _rank, ...s }) => ({ ...s, count: Math.ceil(s.count), boards: Math.ceil(s.boards) }));
 }
 
-const jointed = (): Stage => ({ key: "joint", step: "joint", rank: -1, setting: nm(0) });
+/** What is done to a whole board before anything is measured from it. */
+function onBoards(board: BoardStock): Stage[] {
+  const stage = (step: "joint" | "resaw", key: string, setting: Length): Stage => ({ key, step, rank: rankOf(step), setting }); // prettier-ignore
+  return [
+    ...(board.form === "board" && board.rough ? [stage("joint", "joint", nm(0))] : []),
+    ...(board.resawn ? [stage("resaw", `resaw, ${board.thickness}`, board.thickness)] : []),
+  ];
+}
 
 /** For each piece of a strip, what it goes through, and what of it goes through as one: the strip, a section, the piece. */
 function waysThrough(strip: LaidStrip, lying: Map<string, Lying>, board: Length, thickness: Length) {

@@ -2,6 +2,8 @@ import { caution, type Hazard } from "@/core/feature/hazard";
 import type { JobLine } from "@/core/line/line";
 import fc from "fast-check";
 import { inch } from "@/core/length/length";
+import type { BoardStock } from "@/core/boards/stock";
+import { carryOut } from "@/core/job/acts";
 import { emptyJob, type Job, USUAL_WORKSHOP, type Workshop } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { layOut } from "@/core/layout/layout";
@@ -120,6 +122,23 @@ describe("operations of a job", () => {
     expect(joint.pieces).toBe(ops.find((o) => o.name === "Rip to width")!.pieces);
     expect(ops.find((o) => o.name === "Rip to width")!.after).toEqual([joint.id]);
     expect(joint.caution).toBe(caution("joint"));
+  });
+
+  test("a thick board of the yard is resawn: half as many are jointed and resawn as are then ripped; a bought one is not", () => {
+    const thick: BoardStock = { ...BOARD, thickness: inch(1, 7, 8), source: "yard", price: 0, available: 12 };
+    const whole = job([{ options: { handholds: "none" } }], { stock: [thick] });
+    const thin = carryOut(whole, { do: "resaw", at: 0, into: 2 });
+    // 1 7/8 less a saw cut of 1/8, halved.
+    expect(thin.stock[0]).toMatchObject({ thickness: inch(0, 7, 8), available: 24, resawn: 2, rough: true });
+    const ops = opsOf(thin);
+    const [joint, resaw, rip] = ["jointer", "band saw", "table saw"].map((s) => ops.find((o) => o.station === s)!);
+    // Four sides and an end a board, or five ends: 20 of each are eight boards, four as they were.
+    expect([joint!.pieces, resaw!.pieces, rip!.pieces]).toEqual([4, 4, 8]);
+    expect([resaw!.after, rip!.after, set(resaw!)]).toEqual([[joint!.id], [resaw!.id], { fence: inch(0, 7, 8) }]);
+    expect(resaw!.caution).toBe(caution("resaw"));
+    const bought = { ...whole, stock: [{ ...thick, source: "buy" as const }] };
+    expect(() => carryOut(bought, { do: "resaw", at: 0, into: 2 })).toThrow(/board of the yard/);
+    expect(() => carryOut(whole, { do: "resaw", at: 0, into: 4 })).toThrow('1 7/8"');
   });
 
   test("cautions stand where the act is: thin rips, short crosscuts, planing, dado, drilling", () => {

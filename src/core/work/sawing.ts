@@ -1,4 +1,5 @@
 import type { Hazard } from "@/core/feature/hazard";
+import type { Station } from "@/core/feature/machine";
 import type { Length } from "@/core/length/length";
 import type { PartId } from "@/core/line/line";
 import { type SawStep, type SetUp, setUps } from "@/core/layout/setups";
@@ -8,6 +9,7 @@ import { type Operation, operation } from "./operation";
 /** Minutes at the saw before there is evidence from the shop: starting guesses [mem]. */
 const GUESS: Record<SawStep, { setup: number; each: number }> = {
   joint: { setup: 8, each: 2 },
+  resaw: { setup: 10, each: 4 },
   section: { setup: 5, each: 0.5 },
   block: { setup: 5, each: 0.5 },
   rip: { setup: 5, each: 1.5 },
@@ -19,6 +21,11 @@ const GUESS: Record<SawStep, { setup: number; each: number }> = {
 
 const SAID: Record<SawStep, { name: string; check: string; of: string }> = {
   joint: { name: "Joint one edge straight", check: "no light under a straight edge", of: "boards" },
+  resaw: {
+    name: "Resaw to thinner boards",
+    check: "measure the first at both ends and in the middle: a blade that drifts shows there",
+    of: "boards",
+  },
   section: { name: "Crosscut to sections", check: "measure the first section", of: "sections" },
   block: { name: "Crosscut to blocks", check: "measure the first block, and that its ends are square", of: "blocks" },
   rip: { name: "Rip to width", check: "measure the first strip at both ends", of: "strips" },
@@ -27,6 +34,8 @@ const SAID: Record<SawStep, { name: string; check: string; of: string }> = {
   trim: { name: "Trim to size", check: "measure the first piece", of: "pieces" },
   plane: { name: "Plane to thickness", check: "measure the first at both ends", of: "" },
 };
+
+const STATION: Partial<Record<SawStep, Station>> = { joint: "jointer", resaw: "band saw", plane: "planer" };
 
 /** Narrower than 1/2" the rip is a thin strip. */
 const THIN = 12_700_000;
@@ -48,14 +57,14 @@ export function sawing(
     const op = operation({
       id: ids.get(up.id)!,
       name: SAID[up.step].name,
-      station: up.step === "joint" ? "jointer" : up.step === "plane" ? "planer" : "table saw",
+      station: STATION[up.step] ?? "table saw",
       pieces: up.count,
       of: `${SAID[up.step].of}${SAID[up.step].of ? " for " : ""}${[...new Set(parts)].join(", ")}`,
       makes,
       settings:
         up.step === "joint"
           ? []
-          : [{ kind: up.step === "plane" ? "take off" : up.kind === "rip" ? "fence" : "stop", value: up.setting }],
+          : [{ kind: up.step === "plane" ? "take off" : up.kind === "crosscut" ? "stop" : "fence", value: up.setting }],
       ...GUESS[up.step],
       after: [...up.after].map((a) => ids.get(a)!),
       hazard: hazardOf(up, minHold),
@@ -66,8 +75,7 @@ export function sawing(
 }
 
 function hazardOf(up: SetUp, minHold: Length): Hazard {
-  if (up.step === "joint") return "joint";
-  if (up.step === "plane") return "plane";
+  if (up.step === "joint" || up.step === "resaw" || up.step === "plane") return up.step;
   if (up.kind === "rip") return up.setting < THIN ? "thin" : "rip";
   return up.setting < minHold ? "short" : "crosscut";
 }

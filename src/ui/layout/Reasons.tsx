@@ -16,12 +16,19 @@ export function Reasons({ result, units }: { result: LayoutResult; units: Units 
   return (
     <details className="mb-3 text-[.93rem]">
       <summary className="w-fit cursor-pointer underline underline-offset-4">how that is known</summary>
-      {groups.map(({ group, result: g }, i) => {
+      {groups.map(({ result: g }, i) => {
         const materials = new Set(g.layouts.map((l) => result.request.stock[l.stock]!.material));
+        const thicknesses = [...new Set(g.layouts.map((l) => result.request.stock[l.stock]!.thickness))];
         return (
           <div key={i} className="mt-2 max-w-[70ch]">
             <h3 className="font-semibold">
-              {[...materials].join(" and ")} <Measure value={group.thickness} units={units} />
+              {[...materials].join(" and ")}{" "}
+              {thicknesses.map((t, k) => (
+                <span key={t}>
+                  {k > 0 && " and "}
+                  <Measure value={t} units={units} />
+                </span>
+              ))}
             </h3>
             <ol className="ml-5 list-decimal">
               {reasonsText(result, g, unpriced(g) ? boardsWorth : money).map((step) => (

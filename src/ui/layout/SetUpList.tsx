@@ -9,6 +9,7 @@ import { count } from "@/ui/parts/words";
 
 const STEP: Record<SawStep, (n: number) => string> = {
   joint: (n) => `joint one edge, ${count(n, "board")}`,
+  resaw: (n) => `resaw, ${count(n, "board")}`,
   plane: (n) => `plane off, ${count(n, "piece")}`,
   section: (n) => `crosscut, ${count(n, "section")}`,
   block: (n) => `crosscut, ${count(n, "block")}`,

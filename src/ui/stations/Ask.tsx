@@ -1,5 +1,5 @@
 "use client";
-import type { BoardStock, PackStock, StockEntry } from "@/core/boards/stock";
+import { type BoardStock, type PackStock, resawn, type StockEntry } from "@/core/boards/stock";
 import { useState } from "react";
 import { inch } from "@/core/length/length";
 import type { Act } from "@/core/job/acts";
@@ -304,7 +304,22 @@ function Boards() {
                 </td>
                 <td className="text-right">
                   {s.source === "yard" ? (
-                    <span className="text-soft">yard</span>
+                    <span className="text-soft">
+                      yard
+                      {s.form === "board" && s.resawn && `, ${s.resawn} of one`}
+                      {[2, 3]
+                        .filter((into) => s.form === "board" && resawn(s, into, desk.job.workshop.kerf))
+                        .map((into) => (
+                          <button
+                            key={into}
+                            className="quiet ml-1 whitespace-nowrap"
+                            aria-label={`Resaw board ${at + 1} into ${into}`}
+                            onClick={() => desk.act({ do: "resaw", at, into }, `stock ${at}`)}
+                          >
+                            resaw in {into}
+                          </button>
+                        ))}
+                    </span>
                   ) : (
                     <NumberField
                       label={`Price of board ${at + 1}`}
