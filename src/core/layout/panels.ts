@@ -3,6 +3,7 @@ import type { Saw } from "@/core/boards/saw";
 import { type Length, nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/boards/stock";
 import { partKey } from "@/core/line/line";
+import { wholeCm2 } from "@/core/shape/steps";
 import type { Blank } from "./request";
 
 /**
@@ -37,5 +38,5 @@ export function asStaves(blank: Blank, stock: BoardStock[], saw: Saw, loss: Leng
   };
 }
 
-/** Glued area of one panel, nm²: its joints times length and thickness. */
-export const jointArea = (b: Blank): number => ((b.staves ?? 1) - 1) * b.length * b.thickness;
+/** Glued area of one panel, m²: its joints times length and thickness. */
+export const jointArea = (b: Blank): number => wholeCm2(((b.staves ?? 1) - 1) * b.length * b.thickness);

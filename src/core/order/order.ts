@@ -140,7 +140,7 @@ function hardwareNeeds(worked: WorkedJob, layout: LayoutResult): Need[] {
       for (const use of step.uses) {
         if (use.quantity === 0) continue;
         const all = taken(use, line.quantity, glue);
-        const one = use.unit === "each" ? `${Math.round(use.quantity * 1000) / 1000}` : `${use.quantity.toFixed(3)} m²`;
+        const one = `${use.quantity}${use.unit === "each" ? "" : " m²"}`;
         const grams = all.unit === "g" ? ` × ${use.grams ?? glue} g` : "";
         const spare = use.spare ? ` + ${Math.round(use.spare * 100)} %` : "";
         add(
@@ -155,8 +155,8 @@ function hardwareNeeds(worked: WorkedJob, layout: LayoutResult): Need[] {
       }
   for (const b of layout.request.blanks) {
     if (!b.staves) continue;
-    const [panels, area] = [b.quantity / b.staves, jointArea(b) / 1e18];
-    const said = `${panels} × ${area.toFixed(3)} m² × ${glue} g`;
+    const [panels, area] = [b.quantity / b.staves, jointArea(b)];
+    const said = `${panels} × ${area} m² × ${glue} g`;
     add(GLUE, "g", b.of.line, panels * area * glue, 0, "panels", said);
   }
   return [...found.values()].map((n) => ({

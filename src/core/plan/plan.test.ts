@@ -1,7 +1,8 @@
 import { HAZARDOUS_STATIONS } from "@/core/feature/machine";
 import { inch } from "@/core/length/length";
 import { rowsOf } from "./fold";
-import { RECIPES } from "@/core/recipes";
+import { recipeFor, RECIPES } from "@/core/recipes";
+import { langstroth10 } from "@/core/standards/langstroth-10";
 import { USUAL_WORKSHOP, emptyJob, type Job } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { layOut } from "@/core/layout/layout";
@@ -128,8 +129,30 @@ describe("the order", () => {
       ],
     });
     expect(butt.lines.find((l) => l.what.startsWith("exterior screw"))!.quantity).toBe(1260);
-    // Four corners of 9 5/8 × 3/4, 175 g/m²: 4 × 0.244475 m × 0.01905 m × 100 × 175 = 326.01 g.
-    expect(butt.lines.find((l) => l.unit === "g")!.quantity).toBe(327);
+    // Four corners of 9 5/8 × 3/4: 4 × 0.244475 m × 0.01905 m is 187 cm² when a begun one counts; 100 × 0.0187 × 175 = 327.25 g.
+    const glue = butt.lines.find((l) => l.unit === "g")!;
+    expect([glue.working, glue.quantity]).toEqual(["100 × 0.0187 m² × 175 g", 328]);
+  });
+
+  test("every working adds up by hand, from what it shows, to what is ordered", () => {
+    const lines = RECIPES.filter((r) => !r.standards || r.standards.includes("langstroth-10")).map((r) => ({
+      item: r.id,
+      standard: "langstroth-10",
+      size: "deep",
+      quantity: 7,
+      options: {},
+    }));
+    const { lines: ordered } = order({ lines: lines.filter((l) => recipeFor(l.item, langstroth10)), finish: "paint" });
+    const byHand = (working: string) =>
+      working.split(/ \+ (?!\d+ %)/).reduce((sum, term) => {
+        const [product, spare] = term.split(" + ");
+        const factors = product!.split(" × ").map((f) => Number.parseFloat(f));
+        return sum + factors.reduce((a, b) => a * b, 1) * (1 + (spare ? Number.parseFloat(spare) / 100 : 0));
+      }, 0);
+    const up = (n: number, unit: string) => (unit === "m2" ? Math.ceil(n * 100 - 1e-6) / 100 : Math.ceil(n - 1e-6));
+    const hardware = ordered.filter((l) => l.unit !== "board");
+    expect(hardware.length).toBeGreaterThan(20);
+    for (const l of hardware) expect([l.what, l.quantity]).toEqual([l.what, up(byHand(l.working), l.unit)]);
   });
 
   test("boards are those of the layout, and the items share all of the cost", () => {

@@ -73,11 +73,17 @@ function stepOf(recipe: StepRecipe, shape: Shape, units: Units): Step {
   };
 }
 
+/** Up to the next of so many parts: what a person adds up from the figures shown comes to what is shown. */
+const upTo = (x: number, parts: number) => Math.ceil(x * parts - 1e-6) / parts;
+
+/** An area in nm² as m², up to a whole square centimetre. */
+export const wholeCm2 = (nm2: number): number => upTo(nm2 / 1e18, 1e4);
+
 function useOf(use: NonNullable<StepRecipe["uses"]>[number], shape: Shape, units: Units): Use {
   const { value } = shape.scope.evaluate(use.count);
   if (value.kind !== "amount" || (value.dim !== (use.unit === "m2" ? 2 : 0) && !value.of.equals(0)))
     throw new FormulaError(`${use.what}: how much of it is no ${use.unit === "m2" ? "area" : "number"}`);
-  const quantity = Math.max(0, value.of.valueOf() / (use.unit === "m2" ? 1e18 : 1));
+  const quantity = Math.max(0, use.unit === "m2" ? wholeCm2(value.of.valueOf()) : upTo(value.of.valueOf(), 1e3));
   const length = (f: Parameters<typeof shape.scope.evaluate>[0]) => toLength(shape.scope.evaluate(f).value, use.what);
   const screw =
     use.screw &&

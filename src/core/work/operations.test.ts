@@ -138,7 +138,8 @@ describe("operations of a job", () => {
     expect(resaw!.caution).toBe(caution("resaw"));
     const bought = { ...whole, stock: [{ ...thick, source: "buy" as const }] };
     expect(() => carryOut(bought, { do: "resaw", at: 0, into: 2 })).toThrow(/board of the yard/);
-    expect(() => carryOut(whole, { do: "resaw", at: 0, into: 4 })).toThrow('1 7/8"');
+    const inch1 = { ...whole, stock: [{ ...thick, thickness: inch(1) }] };
+    expect(() => carryOut(inch1, { do: "resaw", at: 0, into: 3 })).toThrow('this is 1"');
   });
 
   test("cautions stand where the act is: thin rips, short crosscuts, planing, dado, drilling", () => {

@@ -134,7 +134,7 @@ function panel(b: Blank, saw: ReturnType<typeof sawing>, name: string, glue: num
     pieces,
     of: name,
     makes: [{ part: b.of, feature: null, pieces }],
-    uses: [{ what: GLUE, quantity: (jointArea(b) / 1e18) * glue * pieces, unit: "g", spare: 0 }],
+    uses: [{ what: GLUE, quantity: jointArea(b) * glue * pieces, unit: "g", spare: 0 }],
     how: ["Joint the edges that meet, glue and clamp flat, all grain one way; trim to size when the glue is hard."],
     after: saw.filter((s) => (s.up.finishes.get(b.id) ?? 0) > 0).map((s) => s.op.id),
     hazard: "glue",
