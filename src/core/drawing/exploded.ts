@@ -33,14 +33,14 @@ const page = ([x, y, z]: [number, number, number]): [number, number] => [
  */
 export function exploded(shape: Shape, spread = 0.5): ExplodedPart[] {
   const middle = Object.fromEntries(ITEM_AXES.map((a) => [a, mean(reach(shape, a))])) as Record<ItemAxis, number>;
-  const parts = shape.parts.flatMap((part, index) =>
+  const parts = [...shape.parts, ...shape.bought].flatMap((part, index) =>
     part.places.map((place, k) => {
       const box = placedBox(part, place);
       const move = Object.fromEntries(ITEM_AXES.map((a) => [a, (mean(box[a]) - middle[a]) * spread])) as Record<
         ItemAxis,
         number
       >;
-      const one: Shape = { ...shape, parts: [{ ...part, places: [place] }] };
+      const one: Shape = { ...shape, parts: [{ ...part, places: [place] }], bought: [] };
       const at = (a: ItemAxis, side: 0 | 1) => box[a][side] + move[a];
       const facets = [
         facet(one, "x", at("x", 1), move),

@@ -39,6 +39,10 @@ export function demands(shape: Shape, ctx: Context): Finding[] {
     });
 }
 
+/** As files have it: mm³, mm² or mm, and thousandths of what is no size. */
+const figureMm = (unit: "l" | "cm²" | "length" | "m²·K/W" | "W/K", n: number) =>
+  Math.round({ l: n / 1e18, "cm²": n / 1e12, length: n / 1e6, "m²·K/W": n * 1000, "W/K": n * 1000 }[unit]);
+
 /** The recipe's own figures to compare by: litres from a volume, R and heat loss as plain numbers. */
 export function ownFigures(shape: Shape, ctx: Context): Finding[] {
   return (shape.recipe.figures ?? [])
@@ -58,15 +62,19 @@ export function ownFigures(shape: Shape, ctx: Context): Finding[] {
         ...(behind?.formula ? { formula: behind.formula, tokens: behind.tokens } : {}),
       };
       const n = working.value.kind === "amount" ? working.value.of.valueOf() : NaN;
-      const shown = f.unit === "l" ? n / 1e24 : n;
-      const text = `${shown.toFixed(2)} ${f.unit}${f.unit === "m²·K/W" ? ` (R ${(shown * 5.678).toFixed(1)})` : ""}`;
+      const length = f.unit === "length" ? toLength(working.value, f.label) : undefined;
+      const shown = f.unit === "l" ? n / 1e24 : f.unit === "cm²" ? n / 1e14 : n;
+      const text =
+        length !== undefined
+          ? lengthWithUnit(length, ctx.units)
+          : `${shown.toFixed(2)} ${f.unit}${f.unit === "m²·K/W" ? ` (R ${(shown * 5.678).toFixed(1)})` : ""}`;
       return {
         rule: f.rule,
         label: f.label,
         line: ctx.line,
         state: "ok",
-        value: nm(0),
-        figure: { text, mm: Math.round(f.unit === "l" ? n / 1e18 : shown * 1000) },
+        value: length ?? nm(0),
+        figure: { text, mm: figureMm(f.unit, n) },
         allowed: [null, null],
         text: f.text,
         advice: "",

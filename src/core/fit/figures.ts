@@ -49,31 +49,46 @@ export function innerVolume(body: BodyMeasures, ctx: Context): Finding {
   };
 }
 
+/** What touches what, where a frame hangs; nm. */
+export interface Touching {
+  topBarWidth: Length;
+  /** How much of a runner's edge an ear lies on; undefined on plain wood. */
+  runnerEdge?: Length;
+  /** Shoulders against the neighbours' shoulders, high and thick; nothing where they do not meet. */
+  shoulder: Length;
+  endBarThickness: Length;
+  /** Side of the square a spacer touches the next one with; nothing without spacers. */
+  spacer: Length;
+}
+
 /**
- * Contact area: where propolis can grip a frame. Ears on rests, and shoulders against their neighbours' (each face
- * counted half, as it is shared). Smaller is easier to work.
+ * Contact area: where propolis can grip a frame. Ears on rests or on a runner's edge, and shoulders or spacers against their
+ * neighbours' (each face counted half, as it is shared). Smaller is easier to work.
  */
-export function contactArea(
-  frame: FrameMeasures,
-  body: BodyMeasures,
-  bars: { topBarWidth: Length; shoulder: Length; endBarThickness: Length },
-  ctx: Context,
-): Finding {
+export function contactArea(frame: FrameMeasures, body: BodyMeasures, touching: Touching, ctx: Context): Finding {
   const scope = scopeOf({
     topBarLength: ["top bar length", frame.topBarLength],
     insideLength: ["inside length", body.insideLength],
-    topBarWidth: ["top bar width", bars.topBarWidth],
-    shoulderLength: ["shoulder length", bars.shoulder],
-    endBarThickness: ["end bar thickness", bars.endBarThickness],
+    topBarWidth: ["top bar width", touching.topBarWidth],
+    shoulderLength: ["shoulder length", touching.shoulder],
+    endBarThickness: ["end bar thickness", touching.endBarThickness],
+    spacer: ["spacer touches, square", touching.spacer],
+    ...(touching.runnerEdge === undefined ? {} : { runnerEdge: ["runner's edge", touching.runnerEdge] }),
   });
+  const lies = "(topBarLength - insideLength) / 2";
+  const ears = touching.runnerEdge === undefined ? lies : `min(runnerEdge, ${lies})`;
+  const sides = touching.spacer > 0 ? "2 * spacer * spacer" : "2 * shoulderLength * endBarThickness";
   scope.define("contact", {
     label: "Where propolis grips a frame",
     source: "worked out",
     mark: "trade",
-    formula: "2 * (topBarLength - insideLength) / 2 * topBarWidth + 2 * shoulderLength * endBarThickness",
+    formula: `2 * ${ears} * topBarWidth + ${sides}`,
   });
   const working = scope.working("contact");
   const mm = Math.max(0, sizeOf(working.value, 2));
+  const on = touching.runnerEdge === undefined ? "ears on rests" : "ears on the runners' edges";
+  const against =
+    touching.spacer > 0 ? " and spacer on spacer" : touching.shoulder > 0 ? " and shoulders on shoulders" : "";
   return {
     rule: "contact-area",
     label: "Where propolis grips a frame",
@@ -82,7 +97,7 @@ export function contactArea(
     value: nm(0),
     figure: { text: `${(mm / 100).toFixed(1)} cm²`, mm: Math.round(mm) },
     allowed: [null, null],
-    text: "ears on rests and shoulders on shoulders; less is easier to work",
+    text: `${on}${against}; less is easier to work`,
     advice: "",
     working,
   };

@@ -11,7 +11,7 @@ import { woodLeft } from "./wood";
 import { madeTo } from "./madeto";
 import { excluderCover } from "./excluder";
 import { nm, type Units } from "@/core/length/length";
-import { lengthOf } from "@/core/shape/shape";
+import { lengthOf, type Shape } from "@/core/shape/shape";
 import { meetings } from "./meet";
 import {
   bodyFor,
@@ -28,16 +28,19 @@ import {
 /** Figures to compare this box by. */
 function figures(line: WorkedLine, lines: WorkedLine[], ctx: { line: number; units: Units }): Finding[] {
   const frame = frameFor(line, lines);
-  const named = (name: string) => (frame.scope.has(name) ? lengthOf(frame, name) : nm(0));
-  const touching = frame.scope.has("barWidth") && named("barWidth") === named("shoulderWidth");
+  const named = (shape: Shape, name: string) => (shape.scope.has(name) ? lengthOf(shape, name) : nm(0));
+  const touching = frame.scope.has("barWidth") && named(frame, "barWidth") === named(frame, "shoulderWidth");
+  const runnerEdge = named(line.shape, "runnerEdge");
   return [
     contactArea(
       frameOf(frame),
       bodyOf(line.shape),
       {
-        topBarWidth: named("topBarWidth"),
-        shoulder: touching ? named("shoulderLength") : nm(0),
-        endBarThickness: named("endBarThickness"),
+        topBarWidth: named(frame, "topBarWidth"),
+        ...(runnerEdge > 0 ? { runnerEdge } : {}),
+        shoulder: touching ? named(frame, "shoulderLength") : nm(0),
+        endBarThickness: named(frame, "endBarThickness"),
+        spacer: named(frame, "spacerTouch"),
       },
       ctx,
     ),

@@ -77,7 +77,7 @@ function complete(chain: Standing[], r: Ruler): Finding[] {
   const bodies = chain.filter((s) => s.as === "body");
   const top = chain.at(-1);
   if (!top || bodies.length === 0) return found;
-  if (!chain.some((s) => s.as === "floor") && bodies[0]!.shape?.recipe.id !== "cabinet-storey")
+  if (!chain.some((s) => s.as === "floor"))
     found.push(
       r.missing(
         "floor-missing",

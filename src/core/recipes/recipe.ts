@@ -101,6 +101,8 @@ const partSchema = z.strictObject({
   thickness: formula,
   /** What it is cut from: boards, or sheets of something. */
   material: materialSchema.optional(),
+  /** Drawn where it sits, but not made here: a rod, an iron. What is bought for it is taken at a step. */
+  bought: z.literal(true).optional(),
   /** Made by the block: crosscut, its joints cut across the block, then sliced to thickness. */
   block: z.boolean().optional(),
   /** Cut this much wider than it will be, for wood that still dries. */
@@ -235,7 +237,7 @@ export const recipeSchema = z.strictObject({
         rule: id,
         label: z.string(),
         formula,
-        unit: z.enum(["l", "m²·K/W", "W/K"]),
+        unit: z.enum(["l", "m²·K/W", "W/K", "cm²", "length"]),
         text: z.string(),
         when: formula.optional(),
         mark: markSchema,

@@ -43,6 +43,7 @@ const NONE: Recipe["values"] = [
 const LEFT_OUT = [
   "restDepth",
   "runnerRise",
+  "runnerEdge",
   "restCut",
   "restStart",
   "pocketDeep",

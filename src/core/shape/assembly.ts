@@ -134,9 +134,12 @@ function probeLeaning(part: Part, place: Place, axis: ItemAxis, at: At, local: R
 /** The drawing plane across an axis: which item axis runs right and which up. */
 export const PLANE: Record<ItemAxis, [right: ItemAxis, up: ItemAxis]> = { x: ["y", "z"], y: ["x", "z"], z: ["x", "y"] };
 
+/** What a drawing shows of it. */
+const seen = ({ parts, bought }: Shape): Part[] => [...parts, ...bought];
+
 /** A cut through the item across `axis` at `at`, with the outlines of what stands behind it (towards higher values). */
 export function section(shape: Shape, axis: ItemAxis, at: number): Outline[] {
-  return shape.parts.flatMap((part) =>
+  return seen(shape).flatMap((part) =>
     part.places.flatMap((place): Outline[] => {
       const a = localAxis(place, axis);
       if (place.lean && a !== "l") return [boxOutline(part, place, axis)];
@@ -156,7 +159,7 @@ export function view(shape: Shape, axis: ItemAxis): Outline[] {
     const [from, to] = placedBox(part, place)[axis];
     return axis === "y" ? -(from + to) : from + to;
   };
-  return shape.parts
+  return seen(shape)
     .flatMap((part) => part.places.map((place) => ({ part, place, near: nearness(part, place) })))
     .sort((a, b) => a.near - b.near)
     .map(({ part, place }): Outline => {

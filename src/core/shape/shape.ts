@@ -34,7 +34,10 @@ export interface Shape {
   /** All it was worked out with, what the job says for every line included. */
   options: Options;
   title: string;
+  /** What is made for it. */
   parts: Part[];
+  /** What is bought for it and drawn. */
+  bought: Part[];
   scope: Scope;
 }
 
@@ -75,13 +78,14 @@ export function shapeItem(
     if (scope.has(name))
       scope.define(name, { label: scope.label(name), source: "measured", given: lengthValue(value) });
   checkRanges(recipe, options, scope, units);
-  const parts = withSides(
+  const shaped = (bought: boolean) =>
     recipe.parts
-      .filter((p) => holds(p.when, scope))
+      .filter((p) => (p.bought ?? false) === bought && holds(p.when, scope))
       .map((p) => shapePart(p, scope, units))
-      .filter((p) => p.places.length > 0),
-  );
-  const pieces = parts.reduce((n, p) => n + p.places.length, 0);
+      .filter((p) => p.places.length > 0);
+  const parts = withSides(shaped(false));
+  const bought = withSides(shaped(true));
+  const pieces = [...parts, ...bought].reduce((n, p) => n + p.places.length, 0);
   const cuts = parts.reduce((n, p) => n + p.features.reduce((m, f) => m + f.bites.length, 0), 0);
   if (pieces > MOST_PIECES) throw new ShapeError("parts", `${pieces} pieces in one item, at most ${MOST_PIECES}`);
   if (cuts > MOST_CUTS) throw new ShapeError("parts", `${cuts} cuts in one item, at most ${MOST_CUTS}`);
@@ -94,6 +98,7 @@ export function shapeItem(
     title: recipe.needs.some((n) => Object.hasOwn(size.values, n)) ? `${recipe.name}, ${size.name}` : recipe.name,
     scope,
     parts,
+    bought,
   };
 }
 

@@ -35,6 +35,7 @@ export const cabinetStorey: Recipe = {
     { name: "clearHeight", label: "clear height", formula: "frameHeight + rodDiameter + gapAbove", mark: "mem" },
     { name: "clearDepth", label: "clear depth", formula: "frameLength + 2 * 8*mm + door", mark: "mem" },
     { name: "clearWidth", label: "clear width", formula: "frames * pitch + 10*mm", mark: "mem" },
+    { name: "rodTouch", label: "width a flat bar touches of a round rod", formula: "1*mm", mark: "mem", why: "a line, and the wax and propolis beside it" },
     { name: "outsideDepth", label: "outside, front to back", formula: "clearDepth + thickness", mark: "arithmetic" },
     { name: "outsideWidth", label: "outside width", formula: "clearWidth + 2 * thickness", mark: "arithmetic" },
   ],
@@ -60,6 +61,18 @@ export const cabinetStorey: Recipe = {
       outside: "mark the outside face",
       features: rodNotches("door + 8*mm + rodInset"),
       places: [{ at: ["outsideDepth", "outsideWidth", "clearHeight"], l: "-x", w: "-z", t: "-y" }],
+    },
+    {
+      id: "rod",
+      name: "Rod",
+      role: "rod",
+      material: "metal",
+      bought: true,
+      length: "outsideWidth",
+      width: "rodDiameter",
+      thickness: "rodDiameter",
+      features: [],
+      places: [{ at: ["outsideDepth - door - 8*mm - frameLength + rodInset - rodDiameter / 2", "0", "rodDiameter"], l: "+y", w: "-z", t: "+x", times: "3", step: ["(frameLength - 2 * rodInset) / 2", "0*mm", "0*mm"] }],
     },
     {
       id: "front",
@@ -102,5 +115,13 @@ export const cabinetStorey: Recipe = {
       mark: "mem",
     },
   ],
-  demands: [{ rule: "gap-above", label: "Gap above the frames", value: "clearHeight - frameHeight - rodDiameter", least: "6*mm", below: "care", advice: "leave a bee space above frames that must slide", mark: "mem" }],
+  figures: [
+    { rule: "contact-area", label: "Where propolis grips a frame", formula: "3 * 2 * 5*mm * rodTouch", unit: "cm²", text: "the two edges beside the hollow on three rods; less is easier to work", mark: "mem" },
+    { rule: "between-storeys", label: "Between the frames of two storeys", formula: "rodDiameter + gapAbove", unit: "length", text: "the rods of the upper one and the gap above the lower; an excluder lies in it", mark: "mem" },
+  ],
+  demands: [
+    { rule: "side-play", label: "Side play", value: "clearWidth - frames * pitch", least: "6*mm", below: "care", advice: "make the storey wider: the last frame has to go in too", mark: "mem" },
+    { rule: "end-gap", label: "Frame end to the front", value: "outsideDepth - thickness - door - 8*mm - frameLength", least: "6*mm", below: "care", advice: "make it deeper by as much as is missing", mark: "mem" },
+    { rule: "gap-above", label: "Gap above the frames", value: "clearHeight - frameHeight - rodDiameter", least: "6*mm", below: "care", advice: "leave a bee space above frames that must slide", mark: "mem" },
+  ],
 };

@@ -56,6 +56,7 @@ export const nationalBody: Recipe = finished(
       { name: "railThickness", label: "rail thickness", formula: "(outsideLength - insideLength) / 2 - thickness", mark: "arithmetic", why: "the rail takes the difference" },
       { name: "drop", label: "runner top below the box top", formula: { by: "beeSpace", is: { bottom: "11*mm", top: "17.5*mm" } }, mark: { pub: "BS 1300:1960", fromMemory: true } },
       { name: "runnerRise", label: "runner above the wall", formula: { by: "runner", is: { folded: "3*mm", flat: "0.5*mm" } }, mark: "mem" },
+      { name: "runnerEdge", label: "runner's edge, wide", formula: { by: "runner", is: { folded: "1.5*mm", flat: "0*mm" } }, mark: "mem", why: "of a flat strip all of it bears" },
       { name: "restDepth", label: "wall top below the box top", formula: "drop + runnerRise", mark: "arithmetic" },
       { name: "rebate", label: "rebate in the top rail", formula: "13*mm", mark: "mem", why: "clears the lugs" },
       { name: "restWidth", label: "rest width", formula: "thickness + rebate", mark: "arithmetic" },

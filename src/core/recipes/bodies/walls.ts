@@ -252,6 +252,7 @@ export const WALL_VALUES: Recipe["values"] = [
     },
   },
   { name: "runnerRise", label: "runner above the rabbet floor", formula: { by: "runner", is: { none: "0*inch", metal: "1/8*inch", plastic: "1/8*inch" } }, mark: "mem" },
+  { name: "runnerEdge", label: "runner's edge, wide", formula: { by: "runner", is: { none: "0*inch", metal: "1/16*inch", plastic: "1/8*inch" } }, mark: "mem", why: "the fold of a metal strip, the rib of a plastic one" },
   { name: "restCut", label: "rest rabbet, cut deep", formula: "restDepth + runnerRise", mark: "trade", why: "a runner that stands up deepens the rabbet by as much, so the gap stays" },
   { name: "row", label: "finger row", formula: 'joint == "dovetail" ? 2 * thickness : thickness', mark: "trade" },
   { name: "slant", label: "slant of a dovetail over the joint", formula: 'joint == "dovetail" ? endThickness / 7 : 0*inch', mark: "trade", why: "1 in 7" },

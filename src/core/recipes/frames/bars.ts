@@ -52,6 +52,7 @@ export const FRAME_PARAMETERS: Parameter[] = [
 
 export const FRAME_VALUES: Recipe["values"] = [
   { name: "earLength", label: "ear length", formula: "(topBarLength - frameLength) / 2", mark: "arithmetic" },
+  { name: "spacerTouch", label: "spacer touches the next, square", formula: { by: "spacing", is: { self: "0*inch", spacers: "3/8*inch" } }, mark: "mem" },
   { name: "barWidth", label: "end bar width", formula: { by: "spacing", is: { self: "shoulderWidth", spacers: "endBarWidth" } }, mark: "trade" },
   { name: "bottomKind", label: "bottom bar", formula: `bottomBar != "by-foundation" ? bottomBar : ${WEDGE} ? "split" : foundation == "none" ? "solid" : "grooved"`, mark: "trade" },
   { name: "neckDepth", label: "neck notch depth", formula: "min(3/32*inch, max(0*inch, (topBarWidth - 1/2*inch) / 2))", mark: "mem" },
