@@ -1,43 +1,63 @@
-import { type Length, nm } from "@/core/length/length";
+import { type Length, inch, nm, type Units } from "@/core/length/length";
 import { lengthWithUnit } from "@/core/length/format";
 import { lengthValue } from "@/core/formula/formula";
 import { Scope } from "@/core/formula/scope";
 import { type Shape, lengthOf } from "@/core/shape/shape";
-import type { Finding, State } from "./finding";
+import type { Finding } from "./finding";
 import { worked } from "@/core/line/hung";
-import { type Context } from "./bands";
 
-/** How far one box's outside stands past its neighbour's, each side; the wider of length and width. */
+/** A thing by what it is called and its outside. */
+interface Footprint {
+  name: string;
+  outside: { length: Length; width: Length };
+}
+
+/** A ledge wider than this holds so much rain that it rots [mem]. */
+const ROTS = inch(0, 1, 8);
+
+/**
+ * How far one outside stands past another, each side: `(outside − neighbour) / 2`, of length or width the one that differs more.
+ * The neighbour lies beside it (a bought cover, another line), or it stands on it, and then what stands out below is a ledge.
+ */
 export function footprintStep(
-  outside: { length: Length; width: Length },
-  other: { length: Length; width: Length },
-  label: string,
-  against: string,
-  ctx: Context,
+  one: Footprint,
+  neighbour: Footprint,
+  said: { label: string; line: number; units: Units; lies: "beside" | "under"; advice: string },
 ): Finding {
+  const { label, line, units, lies } = said;
   const scope = new Scope();
-  const put = (name: string, l: string, v: Length) =>
-    scope.define(name, { label: l, source: "measured", given: lengthValue(v) });
-  const along = Math.abs(outside.length - other.length) >= Math.abs(outside.width - other.width);
-  put("outside", `outside ${along ? "length" : "width"}`, along ? outside.length : outside.width);
-  put("neighbour", against, along ? other.length : other.width);
+  const along =
+    Math.abs(one.outside.length - neighbour.outside.length) >= Math.abs(one.outside.width - neighbour.outside.width);
+  for (const [name, of] of [
+    ["outside", one],
+    ["neighbour", neighbour],
+  ] as const)
+    scope.define(name, {
+      label: `${of.name}, outside ${along ? "length" : "width"}`,
+      source: "measured",
+      given: lengthValue(along ? of.outside.length : of.outside.width),
+    });
   scope.define("step", { label, source: "worked out", mark: "trade", formula: "(outside - neighbour) / 2" });
   const w = worked(scope, "step", label);
-  const state: State = w.value === 0 ? "ok" : "care";
-  const size = lengthWithUnit(nm(Math.abs(w.value)), ctx.units);
+  const size = lengthWithUnit(nm(Math.abs(w.value)), units);
+  const text =
+    w.value === 0
+      ? `flush with ${neighbour.name}`
+      : lies === "beside"
+        ? `stands ${w.value > 0 ? "out" : "in"} ${size} each side against ${neighbour.name}`
+        : w.value > 0
+          ? `the lower one stands out ${size} each side: a ledge that holds rain${w.value > ROTS ? " and rots" : ""}`
+          : `the upper one stands out ${size} each side`;
   return {
     rule: "footprint-step",
     label,
-    line: ctx.line,
-    state,
+    line,
+    state: w.value === 0 ? "ok" : "care",
     value: w.value,
     allowed: [nm(0), nm(0)],
     working: w.working,
-    text:
-      state === "ok"
-        ? `flush with ${against}`
-        : `stands ${w.value > 0 ? "out" : "in"} ${size} each side against ${against}`,
-    advice: state === "ok" ? "" : "make covers and floors to measure, or hold the outside; a ledge holds rain",
+    text,
+    advice: w.value === 0 ? "" : said.advice,
   };
 }
 

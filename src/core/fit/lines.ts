@@ -73,6 +73,7 @@ function judged(lines: WorkedLine[], units: Units): Finding[] {
   const neighbours = different(lines.filter((l) => l.shape.recipe.stacks));
   const at = (line: number) => ({ line, units, bands: DEFAULT_BANDS });
   const outside = (l: WorkedLine) => ({ length: bodyOf(l.shape).outsideLength, width: bodyOf(l.shape).outsideWidth });
+  const footprint = (l: WorkedLine) => ({ name: `line ${l.at + 1}`, outside: outside(l) });
   const insideOf = (l: WorkedLine) => ({ length: bodyOf(l.shape).insideLength, width: bodyOf(l.shape).insideWidth });
   return lines.flatMap((line): Finding[] => {
     const ctx = at(line.at);
@@ -99,6 +100,12 @@ function judged(lines: WorkedLine[], units: Units): Finding[] {
     );
     const stacks =
       schoolOf(line.shape) !== "closed" && !hung(line).frame.openBelow && line.shape.recipe.stacks === true;
+    const beside = {
+      line: line.at,
+      units,
+      lies: "beside" as const,
+      advice: "make covers and floors to measure, or hold the outside; a ledge holds rain",
+    };
     const others = neighbours.filter((b) => b.at !== line.at && b.line.standard === line.line.standard);
     return [
       ...inside,
@@ -109,11 +116,9 @@ function judged(lines: WorkedLine[], units: Units): Finding[] {
       ...(line.shape.recipe.stacks
         ? [
             footprintStep(
-              outside(line),
-              usualOutside(line.shape),
-              "Outside against bought covers and floors",
-              "the usual outside",
-              ctx,
+              footprint(line),
+              { name: "the usual outside", outside: usualOutside(line.shape) },
+              { ...beside, label: "Outside against bought covers and floors" },
             ),
           ]
         : []),
@@ -135,7 +140,7 @@ function judged(lines: WorkedLine[], units: Units): Finding[] {
       ...others
         .filter((o) => o.at < line.at)
         .map((o) =>
-          footprintStep(outside(line), outside(o), `Outside against line ${o.at + 1}`, `line ${o.at + 1}`, ctx),
+          footprintStep(footprint(line), footprint(o), { ...beside, label: `Outside against line ${o.at + 1}` }),
         ),
       ...own,
     ];

@@ -79,6 +79,9 @@ export function standingOf(worked: WorkedLine, at: number, lines: WorkedLine[]):
   };
 }
 
+/** What it is called within a sentence. */
+export const low = (s: Standing): string => s.title.toLowerCase();
+
 /** How high the whole stack is. */
 export const heightOf = (standing: Standing[]): Length =>
   nm(Math.max(0, ...standing.filter((s) => s.as !== "jacket").map((s) => s.foot + s.height)));
