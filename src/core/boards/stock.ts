@@ -60,7 +60,7 @@ const THINNEST = inch(0, 3, 8);
  * too thin, and for what is bought, which is counted as it is sold.
  */
 export function resawn(board: BoardStock, into: number, kerf: Length): BoardStock | undefined {
-  const thickness = nm((board.thickness - (into - 1) * kerf) / into);
+  const thickness = nm(Math.floor((board.thickness - (into - 1) * kerf) / into));
   if (board.form !== "board" || board.source !== "yard" || board.resawn !== undefined || thickness < THINNEST)
     return undefined;
   return {

@@ -31,6 +31,17 @@ test("a body that shrank 1/8 has 1/8 below its frames and 3/8 between boxes, whi
   ]);
 });
 
+test("wood that still dries should measure what it was cut over now, and is judged as it will be dry", () => {
+  const wet = { options: { drying: true, moistureNow: 18, moistureUse: 12 } };
+  const { designed, now } = made({}, wet);
+  // 9 5/8 × 0.00212 × 6 points (white pine, tangential; handbook 06) is 0.1224 over.
+  expect([designed.depth, now.depth]).toEqual([inch(9, 5, 8), Math.round(9.625 * (1 + 0.00212 * 6) * 25.4e6)]);
+  expect(made({ depth: now.depth! }, wet).changed).toEqual([]);
+  // Cut to the dry size it ends up as much short, and with it the gap below the frames.
+  const gap = made({ depth: inch(9, 5, 8) }, wet).changed.find((c) => c.rule === "bottom-gap")!;
+  expect(gap.was.value - gap.is.value).toBe(now.depth! - inch(9, 5, 8));
+});
+
 test("rests cut 1/8 too wide each side take the ear's bearing with them", () => {
   const { findings } = made({ restToRest: inch(19, 3, 8) });
   // (19 − 18 3/8)/2 − 3/16 = 1/8: care.

@@ -1,7 +1,7 @@
 import { DEFAULT_BANDS } from "./bands";
 import { betweenBoxes } from "./between";
 import { fitFrame } from "./frame";
-import type { Length, Units } from "@/core/length/length";
+import { type Length, nm, type Units } from "@/core/length/length";
 import type { WorkedLine } from "@/core/line/shapes";
 import { bodyOf, frameFor, frameOf, schoolOf } from "@/core/line/shapes";
 import type { Finding } from "./finding";
@@ -29,6 +29,8 @@ export type Made = Partial<Record<MadeName, Length>>;
 /** A made box against its design: what it should measure, and every fit worked out again with what was measured. */
 export interface MadeFit {
   designed: Partial<Record<MadeName, Length>>;
+  /** What it should measure now: as designed, and what wood that still dries was cut over. */
+  now: Partial<Record<MadeName, Length>>;
   findings: Finding[];
   /** Rules that say something else than they do of the design. */
   changed: { rule: string; label: string; was: Finding; is: Finding }[];
@@ -51,11 +53,17 @@ export function fitMade(lines: WorkedLine[], line: WorkedLine, made: Made, units
         : [betweenBoxes({ frame: f, body: b }, { frame: f, body: b }, "Between two of these boxes", ctx)]),
     ];
   };
+  const before = run(body, frame);
+  // The walls lose in depth what they were cut over for drying; the box is judged as it will be then.
+  const dries = Math.max(
+    0,
+    ...line.shape.parts.filter((p) => p.role === "side" || p.role === "end").map((p) => p.cut.w - p.size.w),
+  );
+  const dry = { ...made, ...(made.depth === undefined ? {} : { depth: nm(made.depth - dries) }) };
   const pick = <T extends object>(designed: T, names: readonly string[]): T => ({
     ...designed,
-    ...Object.fromEntries(names.flatMap((n) => (made[n as MadeName] === undefined ? [] : [[n, made[n as MadeName]]]))),
+    ...Object.fromEntries(names.flatMap((n) => (dry[n as MadeName] === undefined ? [] : [[n, dry[n as MadeName]]]))),
   });
-  const before = run(body, frame);
   const findings = run(pick(body, MADE_BODY), pick(frame, MADE_FRAME));
   const designed = Object.fromEntries(
     [...MADE_BODY, ...MADE_FRAME].flatMap((n) => {
@@ -67,5 +75,6 @@ export function fitMade(lines: WorkedLine[], line: WorkedLine, made: Made, units
     const was = before.find((b) => b.rule === is.rule);
     return was && was.value !== is.value ? [{ rule: is.rule, label: is.label, was, is }] : [];
   });
-  return { designed, findings, changed };
+  const now = { ...designed, depth: nm(designed.depth! + dries) };
+  return { designed, now, findings, changed };
 }

@@ -7,6 +7,7 @@ import type { WorkedLine } from "@/core/line/shapes";
 import { judgeReading, TOLERANCE } from "@/core/judge/reading";
 import { useDesk, useLaid } from "@/ui/job/useDesk";
 import { LengthField } from "@/ui/parts/LengthField";
+import { Dries } from "@/ui/parts/Dries";
 import { Measure } from "@/ui/parts/Measure";
 import { Empty } from "./Empty";
 
@@ -109,7 +110,7 @@ function MadeBox({ line }: { line: WorkedLine }) {
   const made = Object.fromEntries(
     [...MADE_BODY, ...MADE_FRAME].flatMap((n) => (reading(n) === undefined ? [] : [[n, reading(n)]])),
   ) as Made;
-  const { designed, changed } = fitMade(worked.lines, line, made, worked.job.units);
+  const { designed, now, changed } = fitMade(worked.lines, line, made, worked.job.units);
   return (
     <div className="keep-together mt-2 grid grid-cols-1 gap-x-8 border-t border-rule py-2 md:grid-cols-2">
       <table className="cutting-list">
@@ -118,13 +119,14 @@ function MadeBox({ line }: { line: WorkedLine }) {
         </caption>
         <tbody>
           {[...MADE_BODY, ...MADE_FRAME].flatMap((name) => {
-            const target = designed[name];
+            const target = now[name];
             if (target === undefined) return [];
             return (
               <tr key={name}>
                 <td>{MADE_LABELS[name]}</td>
                 <td className="text-right">
                   <Measure value={target} units={job.units} />
+                  <Dries cut={{ w: target }} size={{ w: designed[name]! }} units={job.units} across="" />
                 </td>
                 <td className="text-right">
                   <LengthField
