@@ -1,4 +1,4 @@
-import type { JobLine } from "@/core/line/line";
+import { type JobLine, pieceKey } from "@/core/line/line";
 import DxfParser from "dxf-parser";
 import { XMLParser } from "fast-xml-parser";
 import Papa from "papaparse";
@@ -210,7 +210,9 @@ describe("layouts in files", () => {
     expect(sizes("BOARD")).toHaveLength(all.length);
     expect(sizes("BAD")[0]![0]).toBeCloseTo(101.6, 6);
     const sides = sizes("PIECE").filter(([l]) => Math.abs(l! - 485.775) < 1e-6);
-    expect(sides.length).toBe(all.reduce((n, l) => n + piecesOf(l).filter((p) => p.blank === "0/side").length, 0));
+    expect(sides.length).toBe(
+      all.reduce((n, l) => n + piecesOf(l).filter((p) => pieceKey(p.of) === "0/side").length, 0),
+    );
   });
 
   test("SVG is well formed, in mm; the table reads back with every cut and piece, and no cell is a formula", () => {

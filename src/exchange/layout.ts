@@ -1,3 +1,4 @@
+import { pieceKey } from "@/core/line/line";
 import { DxfWriter, point2d, point3d, Units as DxfUnits } from "@tarikjabiri/dxf";
 import Papa from "papaparse";
 import { cutsOf } from "@/core/layout/cuts";
@@ -12,7 +13,7 @@ const escape = (s: string) =>
 const GAP = 60;
 
 function boards(result: LayoutResult) {
-  const names = new Map(result.request.blanks.map((b) => [b.id, b.name]));
+  const names = new Map(result.request.blanks.map((b) => [pieceKey(b.of), b.name]));
   let top = 0;
   return allLayouts(result).map(({ layout }, i) => {
     const board = result.request.stock[layout.stock]!;
@@ -31,7 +32,7 @@ export function layoutSvg(result: LayoutResult, title: string): string {
   const drawn = all.map(({ layout, board, names, y, text }) => {
     const pieces = piecesOf(layout).map(
       (p) =>
-        `<g data-part="${escape(p.blank)}"><rect ${box(p)}/><text x="${mm(p.x) + mm(p.length) / 2}" y="${mm(p.y) + mm(p.width) / 2}" font-size="${Math.min(24, mm(p.width) * 0.5)}" text-anchor="middle" dominant-baseline="central" fill="#000" stroke="none">${escape(names.get(p.blank)!)}</text></g>`,
+        `<g data-part="${escape(pieceKey(p.of))}"><rect ${box(p)}/><text x="${mm(p.x) + mm(p.length) / 2}" y="${mm(p.y) + mm(p.width) / 2}" font-size="${Math.min(24, mm(p.width) * 0.5)}" text-anchor="middle" dominant-baseline="central" fill="#000" stroke="none">${escape(names.get(pieceKey(p.of))!)}</text></g>`,
     );
     const kept = layout.offcuts
       .filter((o) => o.keep)
@@ -63,7 +64,7 @@ export function layoutDxf(result: LayoutResult): string {
       dxf.addText(
         point3d(mm(p.x) + 5, -y - mm(p.y) - mm(p.width) / 2),
         Math.min(12, mm(p.width) / 3),
-        names.get(p.blank)!,
+        names.get(pieceKey(p.of))!,
         { layerName: "LABEL" },
       );
     }
@@ -80,7 +81,7 @@ export function layoutCsv(result: LayoutResult): string {
     const base = { layout: i + 1, boards: layout.repeat, material: board.material, boardLengthMm: mm(board.length), boardWidthMm: mm(board.width), thicknessMm: mm(board.thickness) }; // prettier-ignore
     return [
       ...cutsOf(layout, board, result.request.saw).map((c, n) => ({ ...base, row: "cut", number: n + 1, what: c.kind, count: c.count, settingMm: mm(c.setting), xMm: "", yMm: "", lengthMm: "", widthMm: "" })),
-      ...piecesOf(layout).map((p, n) => ({ ...base, row: "piece", number: n + 1, what: names.get(p.blank)!, count: 1, settingMm: "", xMm: mm(p.x), yMm: mm(p.y), lengthMm: mm(p.length), widthMm: mm(p.width) })),
+      ...piecesOf(layout).map((p, n) => ({ ...base, row: "piece", number: n + 1, what: names.get(pieceKey(p.of))!, count: 1, settingMm: "", xMm: mm(p.x), yMm: mm(p.y), lengthMm: mm(p.length), widthMm: mm(p.width) })),
     ]; // prettier-ignore
   });
   return `${Papa.unparse(rows, { newline: "\n", escapeFormulae: true })}\n`;

@@ -1,5 +1,5 @@
 import { type Act, actText, carryOut } from "@/core/job/acts";
-import type { JobLine } from "@/core/line/line";
+import { type JobLine, readPieceKey } from "@/core/line/line";
 import type { StockEntry } from "@/core/boards/stock";
 import { emptyJob, type Job, USUAL_WORKSHOP } from "@/core/job/job";
 import type { StoredJob } from "@/core/job/stored";
@@ -25,6 +25,13 @@ export class NoJobError extends Error {
   override name = "NoJobError";
 }
 
+/** A laid piece as it was kept when it named its part by a text, as one is kept now; all else as it is. */
+function asNow(_key: string, value: unknown): unknown {
+  if (!value || typeof value !== "object" || !("blank" in value) || typeof value.blank !== "string") return value;
+  const { blank, ...box } = value;
+  return { of: readPieceKey(blank), ...box };
+}
+
 /** How many acts of a job can be taken back. */
 const KEPT_ACTS = 200;
 
@@ -34,11 +41,8 @@ interface JobRow {
   units: "in" | "mm";
   start: string | null;
   due: string | null;
-  workshop: string;
-  standards: string;
-  pinned: string;
-  hives: string;
-  designs: string;
+  /** The rest of the job, without its lines and stock. */
+  data: string;
   revision: number;
 }
 
@@ -58,10 +62,10 @@ export function jobStore(db: Db) {
       "SELECT id, what, before FROM job_act WHERE job_id = ? ORDER BY id DESC LIMIT 1",
     ),
     insertJob: db.prepare(
-      "INSERT INTO job (name, units, start, due, workshop, standards, pinned, hives, designs, changed_at) VALUES (@name, @units, @start, @due, @workshop, @standards, @pinned, @hives, @designs, @at)",
+      "INSERT INTO job (name, units, start, due, data, changed_at) VALUES (@name, @units, @start, @due, @data, @at)",
     ),
     updateJob: db.prepare(
-      "UPDATE job SET name = @name, units = @units, start = @start, due = @due, workshop = @workshop, standards = @standards, pinned = @pinned, hives = @hives, designs = @designs, changed_at = @at, revision = revision + 1 WHERE id = @id",
+      "UPDATE job SET name = @name, units = @units, start = @start, due = @due, data = @data, changed_at = @at, revision = revision + 1 WHERE id = @id",
     ),
     clearLines: db.prepare("DELETE FROM job_line WHERE job_id = ?"),
     clearStock: db.prepare("DELETE FROM job_stock WHERE job_id = ?"),
@@ -77,16 +81,12 @@ export function jobStore(db: Db) {
     remove: db.prepare("DELETE FROM job WHERE id = ?"),
   };
   const now = () => new Date(Date.now()).toISOString();
-  const head = (job: Job) => ({
-    name: job.name,
-    units: job.units,
-    start: job.start ?? null,
-    due: job.due ?? null,
-    workshop: JSON.stringify(job.workshop),
-    standards: JSON.stringify(job.standards),
-    pinned: JSON.stringify(job.pinned),
-    hives: JSON.stringify(job.hives),
-    designs: JSON.stringify(job.designs),
+  const head = ({ name, units, start, due, lines: _lines, stock: _stock, ...rest }: Job) => ({
+    name,
+    units,
+    start: start ?? null,
+    due: due ?? null,
+    data: JSON.stringify(rest),
     at: now(),
   });
 
@@ -106,18 +106,16 @@ export function jobStore(db: Db) {
       .all(id)
       .map((l): JobLine => ({ ...l, options: JSON.parse(l.options) as JobLine["options"] }));
     const stock = sql.stock.all(id).map((s) => JSON.parse(s.entry) as StockEntry);
+    const rest = JSON.parse(row.data, asNow) as Omit<Job, "name" | "units" | "start" | "due" | "lines" | "stock">;
     const job: Job = {
+      ...rest,
       name: row.name,
       units: row.units,
-      start: row.start ?? undefined,
-      due: row.due ?? undefined,
+      ...(row.start === null ? {} : { start: row.start }),
+      ...(row.due === null ? {} : { due: row.due }),
       lines,
       stock,
-      workshop: { ...USUAL_WORKSHOP, ...(JSON.parse(row.workshop) as Job["workshop"]) },
-      pinned: JSON.parse(row.pinned) as Job["pinned"],
-      hives: JSON.parse(row.hives) as Job["hives"],
-      designs: JSON.parse(row.designs) as Job["designs"],
-      standards: JSON.parse(row.standards) as Job["standards"],
+      workshop: { ...USUAL_WORKSHOP, ...rest.workshop },
     };
     return { id, revision: row.revision, job, undo: sql.lastAct.get(id)?.what ?? null };
   }
@@ -153,7 +151,7 @@ export function jobStore(db: Db) {
       fresh(load(id), revision);
       const last = sql.lastAct.get(id);
       if (last) {
-        const before: Job = { ...emptyJob("", "in"), ...(JSON.parse(last.before) as Job) };
+        const before: Job = { ...emptyJob("", "in"), ...(JSON.parse(last.before, asNow) as Job) };
         sql.updateJob.run({ ...head(before), id });
         writeParts(id, before);
         sql.dropAct.run(last.id);

@@ -1,8 +1,13 @@
 import { spawn } from "node:child_process";
-import { mkdtempSync, rmSync } from "node:fs";
+import { mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { inch } from "@/core/length/length";
+import Database from "better-sqlite3";
+import { designFrom } from "@/core/designs/start";
+import { USUAL_BEGINNINGS } from "@/core/hive/hive";
+import { inch, nm } from "@/core/length/length";
+import { RECIPES } from "@/core/recipes";
+import { findStandard } from "@/core/standards";
 import { emptyJob, type Job } from "@/core/job/job";
 import { openDatabase } from "./database";
 import { NoJobError, StaleError, jobStore } from "./jobs";
@@ -38,6 +43,72 @@ test("what is kept comes back the same, and every act can be taken back", () => 
       )
       .get(),
   ).toEqual({ n: 0 });
+});
+
+const side = {
+  of: { line: 0, part: "side" },
+  x: inch(0, 1, 4),
+  y: nm(0),
+  length: inch(19, 1, 8),
+  width: inch(9, 5, 8),
+};
+/** A job with everything a job can say: what is new in one does not compile until it stands here. */
+const whole: Required<Job> = {
+  ...job,
+  start: "2027-02-08",
+  due: "2027-03-12",
+  finish: "paint",
+  thickness: inch(0, 7, 8),
+  stock: [{ form: "board", material: "pine", thickness: inch(0, 7, 8), width: inch(11), length: inch(96), price: 0, available: 4, source: "yard", rough: true }], // prettier-ignore
+  workshop: { ...job.workshop, people: 3, panels: true, weighing: { setUp: 2, offcut: 0.5 } },
+  pinned: [{ stock: 0, repeat: 1, strips: [{ order: "rip", x: inch(0, 1, 4), y: nm(0), length: inch(95, 1, 2), width: inch(9, 5, 8), sections: [{ size: inch(19, 1, 8), pieces: [side] }] }] }], // prettier-ignore
+  standards: [{ ...findStandard("zander")!, id: "heath", name: "Heath", basedOn: "zander" }],
+  designs: [
+    {
+      recipe: designFrom(
+        RECIPES.find((r) => r.id === "follower")!,
+        "Ours",
+        [],
+      ),
+      mark: 2,
+      why: "thinner",
+    },
+  ],
+  hives: [{ name: "One", count: 2, begins: USUAL_BEGINNINGS, levels: [{ item: "body", standard: "langstroth-10", size: "deep", options: {}, seasons: ["summer"] }] }], // prettier-ignore
+};
+
+test("everything a job can say is kept, through an act and back", () => {
+  const store = jobStore(openDatabase(":memory:"));
+  const { id } = store.create(whole);
+  expect(store.load(id).job).toEqual(whole);
+  store.act(id, 0, { do: "finish", finish: "wax" });
+  expect(store.load(id).job).toEqual({ ...whole, finish: "wax" });
+  expect(store.undo(id).job).toEqual(whole);
+});
+
+test("a database of before: its jobs come up as they were, pinned pieces and all", () => {
+  const dir = mkdtempSync(join(tmpdir(), "rundik-old-"));
+  const file = join(dir, "jobs.db");
+  const old = new Database(file);
+  for (const n of ["001-jobs", "002-own-standards", "003-pinned", "004-hives-and-designs"])
+    old.exec(readFileSync(`src/store/migrations/${n}.sql`, "utf8"));
+  old.pragma("user_version = 4");
+  const { of: _of, ...box } = side;
+  const pinned = JSON.stringify(whole.pinned).replace(
+    JSON.stringify(side),
+    JSON.stringify({ blank: "0/side", ...box }),
+  );
+  old
+    .prepare(
+      "INSERT INTO job (id, name, units, workshop, standards, pinned, hives, designs, changed_at) VALUES (1, 'Old', 'in', ?, ?, ?, ?, ?, '')",
+    )
+    .run(...[whole.workshop, whole.standards].map((x) => JSON.stringify(x)), pinned, ...[whole.hives, whole.designs].map((x) => JSON.stringify(x))); // prettier-ignore
+  old.close();
+  const { name: _name, start: _start, due: _due, finish: _finish, thickness: _thickness, ...kept } = whole;
+  const now = openDatabase(file);
+  expect(jobStore(now).load(1).job).toEqual({ ...kept, name: "Old", lines: [], stock: [] });
+  now.close();
+  rmSync(dir, { recursive: true });
 });
 
 test("a refused act, a stale one and one on no job change nothing", () => {

@@ -1,11 +1,12 @@
 import { z } from "zod";
 import type { Length } from "@/core/length/length";
 import { lengthSchema, sizeSchema } from "@/core/length/schema";
+import { pieceIdSchema, pieceKey } from "@/core/line/line";
 
 const box = { x: lengthSchema, y: lengthSchema, length: sizeSchema, width: sizeSchema };
 
 /** A piece on a board: its corner from the left end and the reference edge; sizes as it lies. */
-const laidPieceSchema = z.strictObject({ blank: z.string().max(120), ...box });
+const laidPieceSchema = z.strictObject({ of: pieceIdSchema, ...box });
 export type LaidPiece = z.output<typeof laidPieceSchema>;
 
 /** A length of a strip, cut off it; its pieces lie side by side across the strip. */
@@ -56,7 +57,7 @@ export const piecesOf = (l: { strips: LaidStrip[] }): LaidPiece[] =>
 export function givesOf(l: { strips: LaidStrip[] }): { piece: LaidPiece; quantity: number }[] {
   const kinds = new Map<string, { piece: LaidPiece; quantity: number }>();
   for (const piece of piecesOf(l)) {
-    const key = `${piece.blank} ${piece.length} ${piece.width}`;
+    const key = `${pieceKey(piece.of)} ${piece.length} ${piece.width}`;
     kinds.set(key, { piece, quantity: (kinds.get(key)?.quantity ?? 0) + 1 });
   }
   return [...kinds.values()].sort((a, b) => b.quantity - a.quantity);

@@ -170,10 +170,10 @@ describe("boards by hand", () => {
     const pinned = carryOut(lines, { do: "pin", pinned: pin(allLayouts(laid(lines))[0]!.layout, layoutRequest(workJob(lines))) }); // prettier-ignore
     expect(readJob(JSON.parse(JSON.stringify(writeJob(pinned))))).toEqual(pinned);
     expect(laid(pinned).troubles).toEqual([]);
-    const names = (j: Job) => new Set(j.pinned.flatMap((p) => piecesOf(p).map((x) => x.blank.split("/")[0])));
-    const only = { ...pinned, pinned: pinned.pinned.filter((p) => piecesOf(p).every((x) => x.blank.startsWith("1/"))) };
+    const names = (j: Job) => new Set(j.pinned.flatMap((p) => piecesOf(p).map((x) => x.of.line)));
+    const only = { ...pinned, pinned: pinned.pinned.filter((p) => piecesOf(p).every((x) => x.of.line === 1)) };
     const moved = carryOut(only, { do: "remove line", at: 0 });
-    expect([...names(moved)]).toEqual(only.pinned.length > 0 ? ["0"] : []);
+    expect([...names(moved)]).toEqual(only.pinned.length > 0 ? [0] : []);
     expect(carryOut(only, { do: "remove line", at: 1 }).pinned).toEqual([]);
     expect(carryOut(pinned, { do: "remove stock", at: 0 }).pinned).toEqual([]);
   });

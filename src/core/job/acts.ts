@@ -8,12 +8,11 @@ import { weighingSchema } from "@/core/layout/request";
 import { lengthSchema, sizeSchema } from "@/core/length/schema";
 import { jobLineSchema, optionSchema } from "@/core/line/line";
 import { standardSchema } from "@/core/standards/standard";
-import { readPartKey } from "@/core/line/line";
 import { type BoardStock, resawn } from "@/core/boards/stock";
 import { lengthWithUnit } from "@/core/length/format";
 import type { JobLine } from "@/core/line/line";
 import type { Pinned } from "@/core/boards/laid";
-import { type LaidPiece, piecesOf } from "@/core/boards/laid";
+import { piecesOf } from "@/core/boards/laid";
 import { markName, recipeOf } from "@/core/designs/design";
 import { standardOf } from "@/core/standards/own";
 import { jobProblems } from "./file";
@@ -199,18 +198,15 @@ const priced = <S extends { source: "yard" | "buy"; price: number }>(s: S): S =>
 
 /** Pinned layouts name parts by line: those of a line that goes are let go, those of later lines follow it up. */
 function withoutLine(pinned: Pinned[], at: number): Pinned[] {
-  const lineOf = (p: LaidPiece) => readPartKey(p.blank).line;
   return pinned
-    .filter((pin) => piecesOf(pin).every((p) => lineOf(p) !== at))
+    .filter((pin) => piecesOf(pin).every((p) => p.of.line !== at))
     .map((pin) => ({
       ...pin,
       strips: pin.strips.map((s) => ({
         ...s,
         sections: s.sections.map((x) => ({
           ...x,
-          pieces: x.pieces.map((p) =>
-            lineOf(p) > at ? { ...p, blank: `${lineOf(p) - 1}${p.blank.slice(p.blank.indexOf("/"))}` } : p,
-          ),
+          pieces: x.pieces.map((p) => (p.of.line > at ? { ...p, of: { ...p.of, line: p.of.line - 1 } } : p)),
         })),
       })),
     }));

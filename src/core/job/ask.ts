@@ -16,10 +16,9 @@ export function layoutRequest(worked: WorkedJob): LayoutRequest {
   const name = nameIn(worked.lines);
   return {
     blanks: cutList(worked.lines).map((cut) => {
-      const { id, of, part, line, quantity } = cut;
+      const { of, part, line, quantity } = cut;
       const waits = waitsOf(part, line, worked.lines);
       const blank: Blank = {
-        id,
         of,
         name: name(cut),
         material: part.material,

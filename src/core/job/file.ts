@@ -1,4 +1,4 @@
-import type { JobLine } from "@/core/line/line";
+import { type JobLine, pieceIdSchema, pieceKey, readPieceKey } from "@/core/line/line";
 import type { StockEntry } from "@/core/boards/stock";
 import { distance } from "fastest-levenshtein";
 import { z } from "zod";
@@ -129,7 +129,7 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
               ...box(t),
               sections: t.sections.map((x) => ({
                 size: length(x.size),
-                pieces: x.pieces.map((piece) => ({ part: piece.blank, ...box(piece) })),
+                pieces: x.pieces.map((piece) => ({ part: pieceKey(piece.of), ...box(piece) })),
               })),
             })),
           })),
@@ -164,8 +164,8 @@ interface Spelling {
   /** Minutes of a day from midnight. */
   minute: z.ZodType<number, string | number>;
   option(recipe: Recipe, key: string, value: Plain): Read<Options[string]>;
-  /** What a laid piece calls the part it is of. */
-  part: "part" | "blank";
+  /** Whether a laid piece says what it is of as a text. */
+  keys: boolean;
 }
 
 const HEADER = { format: z.literal("rundik-job"), version: z.literal(1) };
@@ -189,7 +189,7 @@ const inFile = (units: Units): Spelling => ({
     .regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: (i) => `read ${show(i.input)}, wanted a time like "08:00"` })
     .transform((s) => Number(s.slice(0, 2)) * 60 + Number(s.slice(3))),
   option: (recipe, key, value) => readOption(recipe, key, value, (v) => lengthIn(v, units)),
-  part: "part",
+  keys: true,
 });
 
 const held = (units: Units): Spelling => ({
@@ -206,7 +206,7 @@ const held = (units: Units): Spelling => ({
     readOption(recipe, key, value, (v) =>
       typeof v === "number" ? { value: v as Length } : { problem: `read ${show(v)}, wanted a length` },
     ),
-  part: "blank",
+  keys: false,
 });
 
 /** The job file's schema for one of the two unit systems; its input side is what `docs/schema` publishes. */
@@ -407,10 +407,9 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
 
   const box = { x: length, y: length, length: positive, width: positive };
   const part = z.string().max(120);
-  const piece =
-    as.part === "blank"
-      ? strict({ blank: part, ...box })
-      : strict({ part, ...box }).transform(({ part: blank, ...b }): LaidPiece => ({ blank, ...b }));
+  const piece = as.keys
+    ? strict({ part, ...box }).transform(({ part: key, ...b }): LaidPiece => ({ of: readPieceKey(key), ...b }))
+    : strict({ of: pieceIdSchema, ...box }).transform((p): LaidPiece => p as LaidPiece);
   const pinned = strict({
     stock: z.number().int().min(0),
     repeat: z.number().int().min(1).max(LIMITS.quantity),

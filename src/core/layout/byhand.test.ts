@@ -15,7 +15,7 @@ const lay = (r: LayoutRequest): LayoutResult => {
   return result;
 };
 const layouts = (r: LayoutResult) => allLayouts(r).map((x) => x.layout);
-const ids = (l: { strips: Parameters<typeof piecesOf>[0]["strips"] }) => piecesOf(l).map((p) => p.blank).sort().join(" "); // prettier-ignore
+const ids = (l: { strips: Parameters<typeof piecesOf>[0]["strips"] }) => piecesOf(l).map((p) => p.of.part).sort().join(" "); // prettier-ignore
 const done = (x: ReturnType<typeof swap>) => {
   if ("trouble" in x) throw new Error(x.trouble);
   return x.pinned;
@@ -36,11 +36,11 @@ test("a pinned layout stays on its boards, and what is left is laid out around i
 test("two pieces change places on one board each; the counts still come out and the boards can be cut", () => {
   // By hand: three boards of 40 + 40 + 12.
   const a = layouts(lay(ask))[0]!;
-  const at = (l: typeof a, id: string) => piecesOf(l).findIndex((p) => p.blank === id);
+  const at = (l: typeof a, id: string) => piecesOf(l).findIndex((p) => p.of.part === id);
   const swapped = done(swap({ layout: a, piece: at(a, "long") }, { layout: a, piece: at(a, "short") }, ask));
   expect(swapped).toHaveLength(1);
   expect(ids(swapped[0]!)).toBe(ids(a));
-  expect(piecesOf(swapped[0]!)[0]!.blank).not.toBe(piecesOf(a)[0]!.blank);
+  expect(piecesOf(swapped[0]!)[0]!.of).not.toEqual(piecesOf(a)[0]!.of);
   lay({ ...ask, pinned: swapped });
 });
 
@@ -49,12 +49,12 @@ test("a piece goes to an offcut of another board; where it does not fit it is sa
   const r = request([long, short, narrow], [board(), board({ length: inch(60), price: 9 })]);
   const result = lay(r);
   const from = layouts(result).find((l) => ids(l).includes("narrow"))!;
-  const spot = { layout: from, piece: piecesOf(from).findIndex((p) => p.blank === "narrow") };
+  const spot = { layout: from, piece: piecesOf(from).findIndex((p) => p.of.part === "narrow") };
   const room = layouts(result).flatMap((l) => l.offcuts.map((o) => ({ l, o })));
   const fits = room.filter(({ o }) => o.length >= narrow.length && o.width >= narrow.width);
   for (const { l, o } of fits) {
     const pinned = done(moveTo(spot, l, o, r));
-    expect(pinned.flatMap((p) => piecesOf(p)).filter((p) => p.blank === "narrow").length).toBeGreaterThan(0);
+    expect(pinned.flatMap((p) => piecesOf(p)).filter((p) => p.of.part === "narrow").length).toBeGreaterThan(0);
     lay({ ...r, pinned });
   }
   const small = room.find(({ o }) => o.length < narrow.length);

@@ -1,3 +1,4 @@
+import { pieceKey } from "@/core/line/line";
 import { clearOf } from "@/core/boards/clear";
 import { type Length, nm } from "@/core/length/length";
 import { type Pinned } from "@/core/boards/laid";
@@ -20,11 +21,11 @@ export interface Spot {
 
 export type ByHand = { pinned: Pinned[] } | { trouble: string };
 
-type Size = Pick<LaidPiece, "blank" | "length" | "width">;
+type Size = Pick<LaidPiece, "of" | "length" | "width">;
 
 /** Which of the pinned layouts this one is: the same pieces in the same places, on as many boards; undefined for none. */
 export function pinOf(layout: Layout, pinned: Pinned[]): number | undefined {
-  const places = (l: { strips: LaidStrip[] }) => piecesOf(l).map((p) => [p.blank, p.x, p.y, p.length, p.width]).join(";"); // prettier-ignore
+  const places = (l: { strips: LaidStrip[] }) => piecesOf(l).map((p) => [pieceKey(p.of), p.x, p.y, p.length, p.width]).join(";"); // prettier-ignore
   const own = places(layout);
   const at = pinned.findIndex((p) => p.stock === layout.stock && p.repeat === layout.repeat && places(p) === own);
   return at < 0 ? undefined : at;
@@ -110,7 +111,7 @@ function drawn(strip: LaidStrip, sections: Size[][], kerf: Length): LaidStrip {
       const laid = pieces.map((p): LaidPiece => {
         const [x, y] = rip ? [along, across] : [across, along];
         across += (rip ? p.width : p.length) + kerf;
-        return { blank: p.blank, x: nm(x), y: nm(y), length: p.length, width: p.width };
+        return { of: p.of, x: nm(x), y: nm(y), length: p.length, width: p.width };
       });
       along += size + kerf;
       return { size, pieces: laid };

@@ -12,7 +12,7 @@ import { type Lying, type Weighing } from "./request";
 export interface GroupLayout {
   layouts: Layout[];
   /** Pieces that were left when the stock ran out. */
-  short: { blank: string; quantity: number }[];
+  short: { lying: number; quantity: number }[];
   boundCount: number;
   boundCost: number;
   cost: number;
@@ -107,7 +107,7 @@ export function layGroup(request: GroupRequest, listener: Listener = {}, lp?: Lp
   }));
   return {
     layouts: answer.used.map(({ pattern, repeat }) => laid(pattern, repeat)),
-    short: answer.short.map(({ piece, quantity }) => ({ blank: lying[piece]!.blank.id, quantity })),
+    short: answer.short.map(({ piece, quantity }) => ({ lying: piece, quantity })),
     cost: answer.cost,
     count: answer.used.reduce((n, u) => n + u.repeat, 0),
     boundCost: answer.bound,

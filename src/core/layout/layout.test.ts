@@ -165,7 +165,7 @@ test("the yard comes first and costs nothing; thin parts lie on edge when that t
     ["buy", 1],
     ["yard", 3],
   ]);
-  expect(r.groups[0]!.group.lying.map((l) => [l.blank.id, l.onEdge, l.width])).toEqual([
+  expect(r.groups[0]!.group.lying.map((l) => [l.blank.of.part, l.onEdge, l.width])).toEqual([
     ["end", false, inch(9, 5, 8)],
     ["bottom bar", true, inch(0, 3, 8)],
   ]);
@@ -200,7 +200,7 @@ test("boards of another thickness help out: planed to what is wanted when the th
     verify(r, r.request);
     expect([r.missing, r.cost, r.count, r.proven]).toEqual([[], 0, 4, true]);
     const planed = setUps(r).filter((s) => s.step === "plane");
-    expect(planed.map((s) => [s.setting, s.blanks.map((b) => b.id)])).toEqual([
+    expect(planed.map((s) => [s.setting, s.blanks.map((b) => b.of.part)])).toEqual([
       [inch(0, 3, 8), ["side"]],
       [inch(0, 1, 16), ["bar"]],
     ]);

@@ -1,3 +1,4 @@
+import { pieceKey } from "@/core/line/line";
 import { toMm } from "@/core/length/format";
 import { added } from "./cutting/problem";
 import { cutsOf } from "./cuts";
@@ -58,7 +59,7 @@ export function partsOf(request: LayoutRequest, split = groups(request)): Layout
   };
   const asks = split.groups.map((group): GroupRequest => ({
     lying: group.lying
-      .map((l) => ({ ...l, blank: { ...l.blank, quantity: l.blank.quantity - (laid.get(l.blank.id) ?? 0) } }))
+      .map((l) => ({ ...l, blank: { ...l.blank, quantity: l.blank.quantity - (laid.get(pieceKey(l.blank.of)) ?? 0) } }))
       .filter((l) => l.blank.quantity > 0),
     boards: group.stock.map((i) => request.stock[i]!),
     available: group.stock.map(left),
@@ -129,7 +130,7 @@ export function joined(
   const sum = (f: (g: GroupLayout) => number) => done.reduce((s, d) => s + f(d.result), 0);
   const short = done.flatMap(({ group, result }) =>
     result.short.map((s): Missing => {
-      const { blank, takes } = group.lying.find((l) => l.blank.id === s.blank)!;
+      const { blank, takes } = group.lying[s.lying]!;
       return {
         blank,
         needs: { thickness: takes, width: blank.width, length: blank.length },
@@ -173,7 +174,7 @@ function holdPins(request: LayoutRequest): { held: Held[]; troubles: LayoutResul
   request.pinned.forEach((pin, index) => {
     const all = [...held.map((h) => h.pin), pin];
     const counts = pinnedCounts(all);
-    const over = request.blanks.find((b) => (counts.get(b.id) ?? 0) > b.quantity);
+    const over = request.blanks.find((b) => (counts.get(pieceKey(b.of)) ?? 0) > b.quantity);
     const board = request.stock[pin.stock];
     const boards = all.reduce((n, p) => n + (p.stock === pin.stock ? p.repeat : 0), 0);
     const why =
@@ -253,7 +254,7 @@ export function layoutDocument(result: LayoutResult) {
       stock: id(layout.stock),
       repeat: layout.repeat,
       pieces: piecesOf(layout).map((p) => ({
-        part: p.blank,
+        part: pieceKey(p.of),
         xMm: toMm(p.x),
         yMm: toMm(p.y),
         lengthMm: toMm(p.length),

@@ -2,7 +2,6 @@ import { clearOf } from "@/core/boards/clear";
 import type { Saw } from "@/core/boards/saw";
 import { type Length, nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/boards/stock";
-import { partKey } from "@/core/line/line";
 import { wholeCm2 } from "@/core/shape/steps";
 import type { Blank } from "./request";
 
@@ -28,7 +27,7 @@ export function asStaves(blank: Blank, stock: BoardStock[], saw: Saw, loss: Leng
   const n = Math.ceil((blank.width - loss) / (widest - loss));
   return {
     ...blank,
-    id: partKey(blank.of, true),
+    of: { ...blank.of, stave: true },
     // Staves may be sawn before what the panel is cut to is there.
     waits: undefined,
     name: `${blank.name} stave`,

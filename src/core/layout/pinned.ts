@@ -1,3 +1,4 @@
+import { pieceKey } from "@/core/line/line";
 import { type Clear, clearOf } from "@/core/boards/clear";
 import { type LaidPiece, type LaidStrip, type Pinned, piecesOf } from "@/core/boards/laid";
 import { type LayoutRequest } from "./request";
@@ -29,10 +30,10 @@ export function layoutTrouble(pin: Pinned, request: LayoutRequest): string | und
   const board = request.stock[pin.stock];
   if (!board) return "its board is no longer among the job's stock";
   const clears = clearOf(board, request.saw);
-  const blanks = new Map(request.blanks.map((b) => [b.id, b]));
+  const blanks = new Map(request.blanks.map((b) => [pieceKey(b.of), b]));
   for (const p of piecesOf(pin)) {
-    const blank = blanks.get(p.blank);
-    if (!blank) return `it has a part the job no longer has (${p.blank})`;
+    const blank = blanks.get(pieceKey(p.of));
+    if (!blank) return `it has a part the job no longer has (${pieceKey(p.of)})`;
     const flat = p.length === blank.length && p.width === blank.width;
     const turned = blank.turn && p.length === blank.width && p.width === blank.length;
     const edge = p.length === blank.length && p.width === blank.thickness && board.thickness >= blank.width;
@@ -58,7 +59,7 @@ const alongside = (s: LaidStrip, c: Clear) =>
 
 function stripTrouble(strip: LaidStrip, kerf: number, blanks: Map<string, { name: string }>): string | undefined {
   const pieces: LaidPiece[] = strip.sections.flatMap((s) => s.pieces);
-  const name = (p: LaidPiece) => blanks.get(p.blank)!.name;
+  const name = (p: LaidPiece) => blanks.get(pieceKey(p.of))!.name;
   for (const [i, p] of pieces.entries()) {
     if (!within(p, strip)) return `${name(p)} is larger than its strip`;
     for (const q of pieces.slice(i + 1))
@@ -82,6 +83,7 @@ function stripTrouble(strip: LaidStrip, kerf: number, blanks: Map<string, { name
 /** How often each blank lies on the pinned boards. */
 export function pinnedCounts(pins: Pinned[]): Map<string, number> {
   const counts = new Map<string, number>();
-  for (const pin of pins) for (const p of piecesOf(pin)) counts.set(p.blank, (counts.get(p.blank) ?? 0) + pin.repeat);
+  for (const pin of pins)
+    for (const p of piecesOf(pin)) counts.set(pieceKey(p.of), (counts.get(pieceKey(p.of)) ?? 0) + pin.repeat);
   return counts;
 }

@@ -37,7 +37,7 @@ export function place(pattern: Pattern, repeat: number, lying: Lying[], board: B
             const l = lying[item.piece]!;
             const [x, y] = item.turned ? [l.width, l.blank.length] : [l.blank.length, l.width];
             const [long, high] = order === "rip" ? [x, y] : [y, x];
-            const piece = { blank: l.blank.id, ...box(along, off, long, high) };
+            const piece = { of: l.blank.of, ...box(along, off, long, high) };
             off += high + saw.kerf;
             return piece;
           }),

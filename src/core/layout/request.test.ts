@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { inch, type Length, mm } from "@/core/length/length";
+import { pieceKey } from "@/core/line/line";
 import { readJob } from "@/core/job/file";
 import type { BoardStock } from "@/core/boards/stock";
 import { workJob } from "@/core/job/worked";
@@ -34,8 +35,8 @@ describe("which board a part comes from, and how it lies", () => {
   });
   test("parts of one thickness share a group, and yard boards of it join in", () => {
     const parts = [
-      blank({ id: "s", width: inch(9), thickness: inch(0, 3, 4) }),
-      blank({ id: "e", width: inch(5), thickness: inch(0, 3, 4) }),
+      blank({ of: { line: 0, part: "s" }, width: inch(9), thickness: inch(0, 3, 4) }),
+      blank({ of: { line: 0, part: "e" }, width: inch(5), thickness: inch(0, 3, 4) }),
     ];
     const { groups: g } = split(parts, [
       board(inch(0, 3, 4)),
@@ -44,7 +45,13 @@ describe("which board a part comes from, and how it lies", () => {
     expect(g.map((x) => [x.lying.length, x.stock])).toEqual([[2, [0, 1]]]);
   });
   test("ply parts want sheets of their very thickness, and wood never comes from a sheet", () => {
-    const ply = blank({ id: "p", name: "Panel", material: "ply", width: inch(14), thickness: inch(0, 3, 8) });
+    const ply = blank({
+      of: { line: 0, part: "p" },
+      name: "Panel",
+      material: "ply",
+      width: inch(14),
+      thickness: inch(0, 3, 8),
+    });
     const sheet = board(inch(0, 3, 8), { form: "sheet", width: mm(1220), length: mm(2440) });
     expect(split([ply], [sheet]).groups[0]!.lying[0]).toMatchObject({ onEdge: false, takes: inch(0, 3, 8) });
     expect(split([ply], [board(inch(0, 3, 8))]).missing[0]!.why).toBe("no stock");
@@ -76,8 +83,8 @@ test("an allowance for drying is cut and laid out, not only said", () => {
 });
 
 test("a board thicker than the part's group is planed down to it, up to three eighths; a thicker one is not", () => {
-  const side = blank({ id: "s", width: inch(9), thickness: inch(0, 3, 4) });
-  const thick = blank({ id: "t", width: inch(9), thickness: inch(1, 1, 8) });
+  const side = blank({ of: { line: 0, part: "s" }, width: inch(9), thickness: inch(0, 3, 4) });
+  const thick = blank({ of: { line: 0, part: "t" }, width: inch(9), thickness: inch(1, 1, 8) });
   const stock = [inch(0, 3, 4), inch(0, 13, 16), inch(1), inch(1, 1, 8), inch(1, 1, 2)].map((t) => board(t));
   expect(split([side, thick], stock).groups.map((g) => [g.thickness, g.stock])).toEqual([
     [inch(0, 3, 4), [0, 1, 2]],
@@ -96,7 +103,12 @@ describe("panels glued up", () => {
   test("a 9 5/8 side from 5 1/2 boards is two staves of 4 7/8: 2 × 4 7/8 less a joint of 1/8", () => {
     const worked = workJob(job(true));
     const [side] = layoutRequest(worked).blanks;
-    expect([side!.id, side!.width, side!.quantity, side!.staves]).toEqual(["0/side#stave", inch(4, 7, 8), 20, 2]);
+    expect([pieceKey(side!.of), side!.width, side!.quantity, side!.staves]).toEqual([
+      "0/side#stave",
+      inch(4, 7, 8),
+      20,
+      2,
+    ]);
     const laid = layOut(layoutRequest(worked), () => 0);
     expect(laid.missing).toEqual([]);
     // Glue for the panels: 20 sides and ends, each one joint of its length by 3/4.
@@ -127,7 +139,7 @@ describe("layouts", () => {
     limited: number | null;
   }): LayoutRequest =>
     asked(
-      j.blanks.map((b, i) => blank({ ...b, id: `p${i}`, thickness: inch(0, 3, 4) })),
+      j.blanks.map((b, i) => blank({ ...b, of: { line: 0, part: `p${i}` }, thickness: inch(0, 3, 4) })),
       [
         board(inch(0, 3, 4)),
         ...(j.limited === null ? [] : [board(inch(0, 3, 4), { source: "yard", price: 0, available: j.limited })]),

@@ -6,13 +6,11 @@ import { type BoardStock, boardStockSchema, kindOf } from "@/core/boards/stock";
 import { type Material, materialSchema } from "@/core/feature/material";
 import { type Length, nm } from "@/core/length/length";
 import { sizeSchema } from "@/core/length/schema";
-import { partIdSchema } from "@/core/line/line";
+import { pieceIdSchema } from "@/core/line/line";
 
 /** A blank to be laid out. Sizes in nm, length along the grain; `quantity` for the whole job. */
 const blankSchema = z.strictObject({
-  /** What its pieces are called on a layout: `partKey` of what it is. */
-  id: z.string().max(120),
-  of: partIdSchema,
+  of: pieceIdSchema,
   name: z.string(),
   material: materialSchema,
   length: sizeSchema,

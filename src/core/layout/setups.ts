@@ -1,3 +1,4 @@
+import { pieceKey } from "@/core/line/line";
 import type { Length } from "@/core/length/length";
 import { nm } from "@/core/length/length";
 import type { LaidPiece, LaidStrip } from "@/core/boards/laid";
@@ -28,9 +29,9 @@ export interface SetUp {
   boards: number;
   /** Every blank that goes through, each once. */
   blanks: Blank[];
-  /** How many pieces of a blank go through, and what of it goes through as one (a strip, a block), by its id. */
+  /** How many pieces of a blank go through, and what of it goes through as one (a strip, a block), by its key. */
   through: Map<string, { pieces: number; units: number }>;
-  /** How many pieces of a blank are brought to size here, by its id. */
+  /** How many pieces of a blank are brought to size here, by its key. */
   finishes: Map<string, number>;
   /** Set-ups that come before it for some of its pieces. */
   after: Set<string>;
@@ -89,11 +90,11 @@ function workedOut(result: LayoutResult): SetUp[] {
     return at;
   };
   for (const { group, result: g } of result.groups) {
-    const lying = new Map(group.lying.map((l) => [l.blank.id, l]));
+    const lying = new Map(group.lying.map((l) => [pieceKey(l.blank.of), l]));
     for (const layout of g.layouts) {
       const board = result.request.stock[layout.stock]!;
       const before = onBoards(board);
-      const first = layout.strips[0] && lying.get(layout.strips[0].sections[0]!.pieces[0]!.blank)!;
+      const first = layout.strips[0] && lying.get(pieceKey(layout.strips[0].sections[0]!.pieces[0]!.of))!;
       // Boards that come of one are one until they are resawn.
       if (first)
         for (const stage of before) {
@@ -118,17 +119,18 @@ function workedOut(result: LayoutResult): SetUp[] {
               up.count += layout.repeat;
               if (unit === strip) up.boards += layout.repeat;
             }
-            const own = up.through.get(piece.blank) ?? { pieces: 0, units: 0 };
-            const counted = ofBlank.get(`${stage.key} ${piece.blank}`) ?? new Set();
-            ofBlank.set(`${stage.key} ${piece.blank}`, counted);
+            const id = pieceKey(piece.of);
+            const own = up.through.get(id) ?? { pieces: 0, units: 0 };
+            const counted = ofBlank.get(`${stage.key} ${id}`) ?? new Set();
+            ofBlank.set(`${stage.key} ${id}`, counted);
             own.pieces += layout.repeat;
             if (!counted.has(unit)) own.units += layout.repeat;
             counted.add(unit);
-            up.through.set(piece.blank, own);
+            up.through.set(id, own);
             seen.add(unit);
           }
           const end = found.get(last!)!;
-          end.finishes.set(piece.blank, (end.finishes.get(piece.blank) ?? 0) + layout.repeat);
+          end.finishes.set(pieceKey(piece.of), (end.finishes.get(pieceKey(piece.of)) ?? 0) + layout.repeat);
         }
       }
     }
@@ -150,7 +152,7 @@ function onBoards(board: BoardStock): Stage[] {
 /** For each piece of a strip, what it goes through, and what of it goes through as one: the strip, a section, the piece. */
 function waysThrough(strip: LaidStrip, lying: Map<string, Lying>, board: Length, thickness: Length) {
   const pieces = strip.sections.flatMap((s) => s.pieces);
-  const of = (p: LaidPiece) => lying.get(p.blank)!;
+  const of = (p: LaidPiece) => lying.get(pieceKey(p.of))!;
   const taken = (p: LaidPiece) => {
     const t = board - of(p).takes;
     return t >= SHAVING ? nm(t) : nm(0);

@@ -18,14 +18,22 @@ export type JobLine = z.output<typeof jobLineSchema>;
 export const partIdSchema = z.strictObject({ line: z.number().int().min(0), part: z.string().max(60) });
 export type PartId = z.output<typeof partIdSchema>;
 
+/** What lies on a board: the part itself, or one of the staves a panel of it is glued up from. */
+export const pieceIdSchema = partIdSchema.extend({ stave: z.literal(true).optional() });
+export type PieceId = z.output<typeof pieceIdSchema>;
+
+/** A part as files and pages write it: `0/side`. */
+export const partKey = ({ line, part }: PartId): string => `${line}/${part}`;
+
 const STAVE = "#stave";
 
-/** A part as files and pages write it: `0/side`; the staves a panel of it is glued up from are `0/side#stave`. */
-export const partKey = ({ line, part }: PartId, stave = false): string => `${line}/${part}${stave ? STAVE : ""}`;
+/** A piece as files and pages write it: as its part, `0/side#stave` for a stave of it. */
+export const pieceKey = (piece: PieceId): string => `${partKey(piece)}${piece.stave ? STAVE : ""}`;
 
-/** Reads what `partKey` writes. */
-export function readPartKey(text: string): PartId & { stave: boolean } {
+/** Reads what `pieceKey` writes. */
+export function readPieceKey(text: string): PieceId {
   const slash = text.indexOf("/");
   const stave = text.endsWith(STAVE);
-  return { line: Number(text.slice(0, slash)), part: text.slice(slash + 1, stave ? -STAVE.length : undefined), stave };
+  const part = text.slice(slash + 1, stave ? -STAVE.length : undefined);
+  return { line: Number(text.slice(0, slash)), part, ...(stave ? { stave } : {}) };
 }

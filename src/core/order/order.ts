@@ -1,3 +1,4 @@
+import { pieceKey } from "@/core/line/line";
 import type { PackStock } from "@/core/boards/stock";
 import type { WorkedJob } from "@/core/job/worked";
 import { lengthText } from "@/core/length/format";
@@ -82,7 +83,8 @@ function boardLines(layout: LayoutResult, units: WorkedJob["job"]["units"]): Ord
   for (const { layout: l, group } of allLayouts(layout)) {
     const u = used.get(l.stock) ?? { count: 0, for: new Set() };
     u.count += l.repeat;
-    for (const p of piecesOf(l)) u.for.add(group.lying.find((x) => x.blank.id === p.blank)!.blank.name.toLowerCase());
+    const names = new Map(group.lying.map(({ blank }) => [pieceKey(blank.of), blank.name.toLowerCase()]));
+    for (const p of piecesOf(l)) u.for.add(names.get(pieceKey(p.of))!);
     used.set(l.stock, u);
   }
   return [...used].map(([i, u]) => {

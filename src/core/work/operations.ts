@@ -4,7 +4,7 @@ import { jointArea } from "@/core/layout/panels";
 import type { Blank } from "@/core/layout/request";
 import { type CutPart, cutList, nameIn } from "@/core/line/cutlist";
 import { fitsTo } from "@/core/line/fits";
-import { partKey } from "@/core/line/line";
+import { partKey, pieceKey } from "@/core/line/line";
 import { type Assembling, assembling, GLUE } from "./assembling";
 import { cutting, inTurn } from "./cutting";
 import { type Operation, operation } from "./operation";
@@ -136,7 +136,7 @@ function panel(b: Blank, saw: ReturnType<typeof sawing>, name: string, glue: num
     makes: [{ part: b.of, feature: null, pieces }],
     uses: [{ what: GLUE, quantity: jointArea(b) * glue * pieces, unit: "g", spare: 0 }],
     how: ["Joint the edges that meet, glue and clamp flat, all grain one way; trim to size when the glue is hard."],
-    after: saw.filter((s) => (s.up.finishes.get(b.id) ?? 0) > 0).map((s) => s.op.id),
+    after: saw.filter((s) => (s.up.finishes.get(pieceKey(b.of)) ?? 0) > 0).map((s) => s.op.id),
     hazard: "glue",
     check: "all grain one way, flat under the clamps",
   });

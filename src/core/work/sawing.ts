@@ -1,7 +1,7 @@
 import type { Hazard } from "@/core/feature/hazard";
 import type { Station } from "@/core/feature/machine";
 import type { Length } from "@/core/length/length";
-import type { PartId } from "@/core/line/line";
+import { type PartId, pieceKey } from "@/core/line/line";
 import { type SawStep, type SetUp, setUps } from "@/core/layout/setups";
 import type { LayoutResult } from "@/core/layout/layout";
 import { type Operation, operation } from "./operation";
@@ -50,10 +50,10 @@ export function sawing(
   const ids = new Map(ups.map((s, i) => [s.id, `${s.step}-${i + 1}`]));
   return ups.map((up) => {
     const makes = up.blanks.flatMap((b) => {
-      const pieces = up.finishes.get(b.id) ?? 0;
+      const pieces = up.finishes.get(pieceKey(b.of)) ?? 0;
       return pieces > 0 && !b.staves ? [{ part: b.of, feature: null, pieces }] : [];
     });
-    const parts = [...new Map(up.blanks.map((b) => [b.id, name(b.of)])).values()];
+    const parts = [...new Map(up.blanks.map((b) => [pieceKey(b.of), name(b.of)])).values()];
     const op = operation({
       id: ids.get(up.id)!,
       name: SAID[up.step].name,

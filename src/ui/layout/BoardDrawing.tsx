@@ -1,3 +1,4 @@
+import { pieceKey } from "@/core/line/line";
 import type { BoardStock } from "@/core/boards/stock";
 import { type KeyboardEvent } from "react";
 import { partLetter } from "@/core/drawing/face";
@@ -15,8 +16,8 @@ export interface PieceName {
 }
 
 /** The letter and name of every kind of piece in a layout. */
-export const pieceNames = (blanks: Pick<Blank, "id" | "name">[]): Map<string, PieceName> =>
-  new Map(blanks.map((b, i) => [b.id, { letter: partLetter(i), name: b.name }]));
+export const pieceNames = (blanks: Pick<Blank, "of" | "name">[]): Map<string, PieceName> =>
+  new Map(blanks.map((b, i) => [pieceKey(b.of), { letter: partLetter(i), name: b.name }]));
 
 interface Props {
   layout: Layout;
@@ -87,7 +88,7 @@ export function BoardDrawing(props: Props) {
           </g>
         ))}
       {pieces.map((p, i) => {
-        const { letter = "", name = "" } = names.get(p.blank) ?? {};
+        const { letter = "", name = "" } = names.get(pieceKey(p.of)) ?? {};
         const text = `${letter} ${name} ${lengthText(p.length, units)}`;
         return (
           <g key={i} {...live(onPiece && (() => onPiece(i)), text)} aria-pressed={onPiece ? picked === i : undefined}>

@@ -1,4 +1,5 @@
 "use client";
+import { pieceKey } from "@/core/line/line";
 import { type BoardStock, kindOf } from "@/core/boards/stock";
 import { useEffect, useMemo, useState } from "react";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
@@ -134,8 +135,8 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
                   {givesOf(l).map(({ piece, quantity }, k) => (
                     <span key={k} className="whitespace-nowrap">
                       {k > 0 && ", "}
-                      <b className="font-semibold text-ink">{quantity}</b> <b>{names.get(piece.blank)?.letter}</b>{" "}
-                      {names.get(piece.blank)?.name}
+                      <b className="font-semibold text-ink">{quantity}</b>{" "}
+                      <b>{names.get(pieceKey(piece.of))?.letter}</b> {names.get(pieceKey(piece.of))?.name}
                     </span>
                   ))}
                 </p>
@@ -153,8 +154,8 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
         >
           {picked ? (
             <span>
-              <b>{names.get(piecesOf(picked.layout)[picked.piece]!.blank)?.name}</b> is picked up: choose a piece to
-              change places with, or an offcut to put it in.{" "}
+              <b>{names.get(pieceKey(piecesOf(picked.layout)[picked.piece]!.of))?.name}</b> is picked up: choose a piece
+              to change places with, or an offcut to put it in.{" "}
               <button className="quiet" onClick={() => setPicked(null)}>
                 put it back <Key k="esc" />
               </button>

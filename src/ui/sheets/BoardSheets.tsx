@@ -1,3 +1,4 @@
+import { pieceKey } from "@/core/line/line";
 import { caution } from "@/core/feature/hazard";
 import Link from "next/link";
 import type { Job } from "@/core/job/job";
@@ -70,11 +71,11 @@ function Pieces({
       <caption className="small-head text-left">A board gives, and all {layout.repeat}</caption>
       <tbody>
         {givesOf(layout).map(({ quantity, piece }) => (
-          <tr key={`${piece.blank} ${piece.length} ${piece.width}`}>
+          <tr key={`${pieceKey(piece.of)} ${piece.length} ${piece.width}`}>
             <td className="w-10 text-right font-mono font-semibold">{quantity}</td>
             <td className="w-14 text-right font-mono text-soft">{quantity * layout.repeat}</td>
             <td>
-              <b>{names.get(piece.blank)?.letter}</b> {names.get(piece.blank)?.name}
+              <b>{names.get(pieceKey(piece.of))?.letter}</b> {names.get(pieceKey(piece.of))?.name}
             </td>
             <td className="whitespace-nowrap">
               <Measure value={piece.length} units={units} /> × <Measure value={piece.width} units={units} />

@@ -1,4 +1,5 @@
 "use client";
+import { pieceKey } from "@/core/line/line";
 import { useMemo } from "react";
 import { aboveBound, allLayouts, isUnpriced, type LayoutResult, STYLES } from "@/core/layout/layout";
 import { layoutRequest } from "@/core/job/ask";
@@ -34,7 +35,7 @@ export function LayOut() {
         {result && layout.fresh && !layout.improving && <Reasons result={result} units={job.units} />}
         {missing.map((m) => (
           <p
-            key={m.blank.id}
+            key={pieceKey(m.blank.of)}
             role="alert"
             className="mb-2 border-l-8 border-madder bg-white px-3 py-2 font-semibold text-madder"
           >

@@ -20,7 +20,6 @@ export const sheet = (o: Partial<BoardStock> = {}): BoardStock =>
   board({ form: "sheet", material: "ply", width: nm(1_220_000_000), length: nm(2_440_000_000), price: 40, ...o });
 
 export const blank = (id: string, length: Length, width: Length, quantity: number, o: Partial<Blank> = {}): Blank => ({
-  id,
   of: { line: Number(id.split("/")[1] ? id.split("/")[0] : 0), part: id.split("/").at(-1)! },
   name: id,
   material: "wood",

@@ -1,3 +1,4 @@
+import { pieceKey } from "@/core/line/line";
 import type { LayoutResult } from "../layout";
 import { allLayouts } from "../layout";
 import type { LayoutRequest } from "../request";
@@ -25,16 +26,17 @@ export function verify(result: LayoutResult, request: LayoutRequest): void {
     const edge = b.form === "sheet" ? saw.sheetTrim : saw.edgeTrim;
     const rects: Rect[] = [];
     for (const p of layout.strips.flatMap((s) => s.sections.flatMap((x) => x.pieces))) {
-      const want = request.blanks.find((x) => x.id === p.blank)!;
-      made.set(p.blank, (made.get(p.blank) ?? 0) + layout.repeat);
+      const key = pieceKey(p.of);
+      const want = request.blanks.find((x) => pieceKey(x.of) === key)!;
+      made.set(key, (made.get(key) ?? 0) + layout.repeat);
       const flat = p.length === want.length && p.width === want.width && b.thickness >= want.thickness;
       const onEdge = p.length === want.length && p.width === want.thickness && b.thickness >= want.width;
       const turned = want.turn && p.length === want.width && p.width === want.length;
-      expect([p.blank, flat || onEdge || turned]).toEqual([p.blank, true]);
+      expect([key, flat || onEdge || turned]).toEqual([key, true]);
       const inside = p.x >= end && p.x + p.length <= b.length - end && p.y >= edge && p.y + p.width <= b.width - edge;
-      expect([p.blank, inside]).toEqual([p.blank, true]);
+      expect([key, inside]).toEqual([key, true]);
       for (const [from, to] of b.bad ?? []) expect(p.x + p.length <= from || p.x >= to).toBe(true);
-      rects.push({ id: p.blank, x: p.x, y: p.y, l: p.length, w: p.width });
+      rects.push({ id: key, x: p.x, y: p.y, l: p.length, w: p.width });
     }
     const stages = b.form === "sheet" ? saw.sheetStages : 2;
     // Crosscuts at the bad stretches come first, and part the board; in each part either direction may begin.
@@ -46,8 +48,9 @@ export function verify(result: LayoutResult, request: LayoutRequest): void {
       expect(cuttable(part, "x", stages, saw.kerf) || cuttable(part, "y", stages, saw.kerf)).toBe(true);
   }
   for (const b of request.blanks) {
-    const lost = result.missing.find((m) => m.blank.id === b.id);
-    expect([b.id, (made.get(b.id) ?? 0) + (lost ? (lost.short ?? b.quantity) : 0)]).toEqual([b.id, b.quantity]);
+    const key = pieceKey(b.of);
+    const lost = result.missing.find((m) => pieceKey(m.blank.of) === key);
+    expect([key, (made.get(key) ?? 0) + (lost ? (lost.short ?? b.quantity) : 0)]).toEqual([key, b.quantity]);
   }
   request.stock.forEach((s, i) =>
     expect(used.get(i) ?? 0).toBeLessThanOrEqual((s.available ?? Infinity) - (s.struck ?? 0)),
