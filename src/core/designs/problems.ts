@@ -1,3 +1,4 @@
+import { holds, type Shape, ShapeError, scopeFor, shapeItem, isUnmakeable } from "@/core/shape/shape";
 import type { Units } from "@/core/length/length";
 import { checkMeasured } from "@/core/shape/measure";
 import { RECIPES } from "@/core/recipes";
@@ -5,7 +6,6 @@ import { type Recipe, recipeSchema } from "@/core/recipes/recipe";
 import type { Scope } from "@/core/formula/scope";
 import {
   FUNCTION_NAMES,
-  FormulaError,
   identifiersOf,
   toCount,
   toFlag,
@@ -14,7 +14,6 @@ import {
   UNIT_NAMES,
   type Value,
 } from "@/core/formula/formula";
-import { holds, type Shape, ShapeError, scopeFor, shapeItem } from "@/core/shape/shape";
 import { assemblyProblems, stepsOf } from "@/core/shape/steps";
 import type { Standard } from "@/core/standards/standard";
 import { formulasOf, type Kind, type Placed } from "./formulas";
@@ -92,7 +91,7 @@ export function idProblem(recipe: Pick<Recipe, "id">): string | undefined {
 }
 
 function messageOf(e: unknown): string {
-  if (e instanceof FormulaError || e instanceof ShapeError || e instanceof RangeError) return e.message;
+  if (isUnmakeable(e)) return e.message;
   throw e;
 }
 

@@ -1,7 +1,5 @@
-import type { Length, Units } from "@/core/length/length";
-import { nm } from "@/core/length/length";
-import type { WorkedLine } from "@/core/line/shapes";
-import { bodyOf, frameFor, frameOf } from "@/core/line/shapes";
+import { lineAt, type WorkedLine, bodyOf, frameFor, frameOf } from "@/core/line/shapes";
+import { type Length, type Units, nm } from "@/core/length/length";
 import { bottomGap, topGap } from "@/core/line/hung";
 import { lengthOf } from "@/core/shape/shape";
 
@@ -57,7 +55,7 @@ export function heightMarks(line: WorkedLine, lines: WorkedLine[]): Mark[] {
 
 /** Every height, width and length of a line on one batten, so that nobody measures again. */
 export function storyStick(lines: WorkedLine[], at: number): Stick {
-  const line = lines[at]!;
+  const line = lineAt(lines, at)!;
   const found = new Map<Length, string[]>();
   const add = (length: Length, label: string) => {
     if (length > 0) found.set(length, [...(found.get(length) ?? []).filter((l) => l !== label), label]);

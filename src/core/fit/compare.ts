@@ -1,3 +1,4 @@
+import { type Shape, shapeItem, isUnmakeable } from "@/core/shape/shape";
 import { fitFrame } from "./frame";
 import { DEFAULT_BANDS } from "./bands";
 import type { Finding } from "./finding";
@@ -6,7 +7,6 @@ import type { Length, Units } from "@/core/length/length";
 import { recipeFor, RECIPES } from "@/core/recipes";
 import { amount, lengthValue, type Value } from "@/core/formula/formula";
 import { parseLength } from "@/core/length/parse";
-import { type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
 import type { Mark, Standard } from "@/core/standards/standard";
 import { STANDARD_NAMES } from "@/core/standards/words";
 
@@ -84,7 +84,7 @@ function usual(item: string, standard: Standard, size: string): Shape | undefine
   try {
     return recipe && shapeItem(recipe, standard, size, {});
   } catch (e) {
-    if (e instanceof ShapeError) return undefined;
+    if (isUnmakeable(e)) return undefined;
     throw e;
   }
 }

@@ -1,5 +1,4 @@
-import type { Length, Units } from "@/core/length/length";
-import { nm } from "@/core/length/length";
+import { type Length, type Units, nm } from "@/core/length/length";
 import { type Value, lengthValue } from "@/core/formula/formula";
 import { Scope } from "@/core/formula/scope";
 import type { Finding } from "./finding";

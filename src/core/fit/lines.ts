@@ -11,7 +11,8 @@ import { woodLeft } from "./wood";
 import { madeTo } from "./madeto";
 import { excluderCover } from "./excluder";
 import { nm, type Units } from "@/core/length/length";
-import { lengthOf, type Shape } from "@/core/shape/shape";
+import { Scope } from "@/core/formula/scope";
+import { isUnmakeable, lengthOf, type Shape } from "@/core/shape/shape";
 import { meetings } from "./meet";
 import {
   bodyFor,
@@ -75,7 +76,9 @@ function judged(lines: WorkedLine[], units: Units): Finding[] {
   const outside = (l: WorkedLine) => ({ length: bodyOf(l.shape).outsideLength, width: bodyOf(l.shape).outsideWidth });
   const footprint = (l: WorkedLine) => ({ name: `line ${l.at + 1}`, outside: outside(l) });
   const insideOf = (l: WorkedLine) => ({ length: bodyOf(l.shape).insideLength, width: bodyOf(l.shape).insideWidth });
-  return lines.flatMap((line): Finding[] => {
+  return lines.flatMap((line): Finding[] => guarded(line, () => judgedLine(line)));
+
+  function judgedLine(line: WorkedLine): Finding[] {
     const ctx = at(line.at);
     const own = [
       ...demands(line.shape, ctx),
@@ -144,5 +147,30 @@ function judged(lines: WorkedLine[], units: Units): Finding[] {
         ),
       ...own,
     ];
-  });
+  }
+}
+
+/** A line that the rules cannot judge says so, and the others are judged all the same. */
+function guarded(line: WorkedLine, judge: () => Finding[]): Finding[] {
+  try {
+    return judge();
+  } catch (e) {
+    if (!isUnmakeable(e)) throw e;
+    const label = "Not judged";
+    const scope = new Scope();
+    scope.define("none", { label, source: "worked out", formula: "0*inch" });
+    return [
+      {
+        rule: "not-judged",
+        label,
+        line: line.at,
+        state: "stop",
+        value: nm(0),
+        allowed: [null, null],
+        text: e.message,
+        advice: "",
+        working: scope.working("none"),
+      },
+    ];
+  }
 }

@@ -2,8 +2,7 @@ import { DEFAULT_BANDS } from "./bands";
 import { betweenBoxes } from "./between";
 import { fitFrame } from "./frame";
 import { type Length, nm, type Units } from "@/core/length/length";
-import type { WorkedLine } from "@/core/line/shapes";
-import { bodyOf, frameFor, frameOf, schoolOf } from "@/core/line/shapes";
+import { type WorkedLine, bodyOf, frameFor, frameOf, schoolOf } from "@/core/line/shapes";
 import type { Finding } from "./finding";
 import { type BodyMeasures, type FrameMeasures, frameCount } from "@/core/shape/measure";
 

@@ -1,5 +1,4 @@
-import type { Standing } from "@/core/line/standing";
-import { standingOf } from "@/core/line/standing";
+import { type Standing, standingOf } from "@/core/line/standing";
 import { type Own, shapeOfLine, type WorkedLine } from "@/core/line/shapes";
 import { type Hive, type Season, standsIn } from "./hive";
 

@@ -4,8 +4,7 @@ import { gravityOf } from "@/core/judge/strength";
 import { lengthOf, type Shape } from "@/core/shape/shape";
 import { bitesOf } from "@/core/shape/assembly";
 import type { Bite, Polygon } from "@/core/solid/solid";
-import type { Standing } from "@/core/line/standing";
-import { chainOf, heightOf } from "@/core/line/standing";
+import { type Standing, chainOf, heightOf } from "@/core/line/standing";
 
 /** kg/m³, from memory. */
 const DENSITY: Record<Exclude<Part["material"], "wood">, number> = {

@@ -1,3 +1,4 @@
+import { type Options, ShapeError, isUnmakeable } from "@/core/shape/shape";
 import { type JobLine, pieceIdSchema, pieceKey, readPieceKey } from "@/core/line/line";
 import type { StockEntry } from "@/core/boards/stock";
 import { distance } from "fastest-levenshtein";
@@ -15,8 +16,6 @@ import type { Parameter, Recipe } from "@/core/recipes/recipe";
 import { STANDARDS } from "@/core/standards";
 import { standardOf, standardProblems } from "@/core/standards/own";
 import { type Standard, standardSchema } from "@/core/standards/standard";
-import { FormulaError } from "@/core/formula/formula";
-import { type Options, ShapeError } from "@/core/shape/shape";
 import { FINISHES, type Job, LIMITS, USUAL_WORKSHOP } from "./job";
 import { JobFileError, meant, type Problem } from "@/core/problem/problem";
 import type { LaidPiece } from "@/core/boards/laid";
@@ -265,7 +264,7 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
     try {
       shapeOfLine({ ...read, quantity: 1 }, { ...own, units });
     } catch (e) {
-      if (!(e instanceof ShapeError || e instanceof FormulaError)) throw e;
+      if (!isUnmakeable(e)) throw e;
       const field = e instanceof ShapeError ? e.field : "";
       return fail(
         Object.hasOwn(l.options, field) ? ["options", field] : field === "standard" ? ["standard"] : [],
@@ -474,7 +473,7 @@ function problemOf(make: () => unknown): string | undefined {
     make();
     return undefined;
   } catch (e) {
-    if (e instanceof ShapeError || e instanceof FormulaError) return e.message;
+    if (isUnmakeable(e)) return e.message;
     throw e;
   }
 }

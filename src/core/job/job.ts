@@ -1,5 +1,4 @@
-import type { Length, Units } from "@/core/length/length";
-import { inch } from "@/core/length/length";
+import { type Length, type Units, inch } from "@/core/length/length";
 import type { Pinned } from "@/core/boards/laid";
 import type { Design } from "@/core/designs/design";
 import type { Hive } from "@/core/hive/hive";

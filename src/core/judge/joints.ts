@@ -1,6 +1,6 @@
+import { type Shape, shapeItem, isUnmakeable } from "@/core/shape/shape";
 import { toNumber } from "@/core/formula/formula";
 import type { Length, Units } from "@/core/length/length";
-import { type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
 import { stepsOf } from "@/core/shape/steps";
 import { gravityOf, screwShear, screwWithdrawal } from "./strength";
 
@@ -54,7 +54,7 @@ export function compareJoints(
       const shape = shapeItem(recipe, standard, size, { ...options, joint: choice.id }, units);
       return [judge(shape, choice, quantity, units, perArea)];
     } catch (e) {
-      if (e instanceof ShapeError) return [];
+      if (isUnmakeable(e)) return [];
       throw e;
     }
   });

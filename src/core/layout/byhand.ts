@@ -1,9 +1,8 @@
 import { pieceKey } from "@/core/line/line";
 import { clearOf } from "@/core/boards/clear";
 import { type Length, nm } from "@/core/length/length";
-import { type Pinned } from "@/core/boards/laid";
-import { layoutTrouble } from "./pinned";
 import {
+  type Pinned,
   type LaidPiece,
   type LaidSection,
   type LaidStrip,
@@ -11,6 +10,7 @@ import {
   type Offcut,
   piecesOf,
 } from "@/core/boards/laid";
+import { layoutTrouble } from "./pinned";
 import { type LayoutRequest } from "./request";
 
 /** One piece of one layout, by its place among the layout's pieces. */

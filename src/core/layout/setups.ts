@@ -1,6 +1,5 @@
 import { pieceKey } from "@/core/line/line";
-import type { Length } from "@/core/length/length";
-import { nm } from "@/core/length/length";
+import { type Length, nm } from "@/core/length/length";
 import type { LaidPiece, LaidStrip } from "@/core/boards/laid";
 import type { BoardStock } from "@/core/boards/stock";
 import type { WorkedLine } from "@/core/line/shapes";

@@ -1,6 +1,5 @@
+import { BOARDS, isUnmakeable } from "@/core/shape/shape";
 import type { Length } from "@/core/length/length";
-import { FormulaError } from "@/core/formula/formula";
-import { BOARDS, ShapeError } from "@/core/shape/shape";
 import { type Own, bodyOf, shapeOfLine, type WorkedLine } from "./shapes";
 
 /** The names a recipe gives the box it is made to. */
@@ -35,7 +34,7 @@ export function followBoxes(lines: WorkedLine[], own: Own): WorkedLine[] {
       return { ...line, shape, follows: { line: box.at, outside: BOX[0] in outside || BOX[1] in outside, ...boards } };
     } catch (e) {
       // Beyond what the item can be made to: it stays as it was, and the fit rules say what does not meet.
-      if (e instanceof ShapeError || e instanceof FormulaError) return line;
+      if (isUnmakeable(e)) return line;
       throw e;
     }
   });

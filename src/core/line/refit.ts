@@ -1,7 +1,6 @@
-import { FormulaError } from "@/core/formula/formula";
+import { type Shape, shapeItem, isUnmakeable } from "@/core/shape/shape";
 import type { Length, Units } from "@/core/length/length";
 import type { Part } from "@/core/shape/part";
-import { type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
 
 /** What a part that is made to fit comes to with what was measured; undefined where that cannot be made. */
 export function refit(
@@ -13,7 +12,7 @@ export function refit(
   try {
     return shapeItem(recipe, standard, size, options, units, measured).parts.find((p) => p.id === part);
   } catch (e) {
-    if (e instanceof ShapeError || e instanceof FormulaError) return undefined;
+    if (isUnmakeable(e)) return undefined;
     throw e;
   }
 }

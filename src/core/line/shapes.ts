@@ -1,9 +1,9 @@
+import { BOARDS, type Options, type Shape, ShapeError, shapeItem, isUnmakeable } from "@/core/shape/shape";
 import { type BodyMeasures, type FrameMeasures, checkMeasured, measureBody, measureFrame } from "@/core/shape/measure";
 import { type MakersOwn, recipeOf } from "@/core/designs/design";
 import { kinOf, recipeFor, RECIPES } from "@/core/recipes";
 import { standardOf } from "@/core/standards/own";
 import type { Standard } from "@/core/standards/standard";
-import { BOARDS, type Options, type Shape, ShapeError, shapeItem } from "@/core/shape/shape";
 import type { Length, Units } from "@/core/length/length";
 import type { Recipe } from "@/core/recipes/recipe";
 import type { JobLine } from "./line";
@@ -34,6 +34,9 @@ function saidForAll(recipe: Recipe, { finish, thickness }: Own): Options {
   };
 }
 
+/** The line that stands at a place of the job; undefined where that cannot be made. */
+export const lineAt = (lines: WorkedLine[], at: number): WorkedLine | undefined => lines.find((l) => l.at === at);
+
 const shapes = new WeakMap<JobLine, { finish: Own["finish"]; thickness: Own["thickness"]; shape: Shape }>();
 /** Shapes by what was asked, so that the same asked again (an undo, another line) is not worked out again. */
 const asked = new Map<string, Shape>();
@@ -44,9 +47,11 @@ export function shapeOfLine(line: JobLine, own: Own): Shape {
   const known = shapes.get(line);
   if (known && known.finish === own.finish && known.thickness === own.thickness) return known.shape;
   const { item, standard, size } = line;
-  const found = standardOf(standard, own.standards)!;
+  const found = standardOf(standard, own.standards);
+  if (!found) throw new ShapeError("standard", `the standard "${standard}" is not here any more`);
   const design = own.designs.find((d) => d.recipe.id === item)?.recipe;
-  const recipe = recipeOf(item, found, own)!;
+  const recipe = recipeOf(item, found, own);
+  if (!recipe) throw new ShapeError("item", `the item "${item}" is not here any more`);
   const options = { ...saidForAll(recipe, own), ...line.options };
   const key = JSON.stringify([design ?? item, own.standards.includes(found) ? found : standard, size, options]);
   const shape = asked.get(key) ?? shapeItem(recipe, found, size, options, own.units);
@@ -112,7 +117,7 @@ export function usualLine(of: WorkedLine): WorkedLine {
   try {
     return { ...of, line: { ...line, options: {} }, shape: usualShape(line.item, shape) };
   } catch (e) {
-    if (e instanceof ShapeError) return of;
+    if (isUnmakeable(e)) return of;
     throw e;
   }
 }
@@ -161,7 +166,7 @@ export function bodyFor(frame: WorkedLine): Shape | undefined {
       usualShape(home.id, frame.shape, home.parameters.some((p) => p.name === "boxes") ? shared(frame.shape) : {})
     );
   } catch (e) {
-    if (e instanceof ShapeError) return undefined;
+    if (isUnmakeable(e)) return undefined;
     throw e;
   }
 }

@@ -52,6 +52,10 @@ export class ShapeError extends Error {
   }
 }
 
+/** What is thrown where something cannot be made as it is asked: a thing to say, not a slip of the program. */
+export const isUnmakeable = (e: unknown): e is Error =>
+  e instanceof ShapeError || e instanceof FormulaError || e instanceof RangeError;
+
 /**
  * Works out an item: recipe + standard + size + options → parts with features, places and workings.
  * Pure; what was \`measured\` on a made thing stands in for the name it has; lengths in nm; each dimension an exact rational rounded once.

@@ -1,3 +1,4 @@
+import { lineAt } from "@/core/line/shapes";
 import type { WorkedJob } from "@/core/job/worked";
 import type { LayoutResult } from "@/core/layout/layout";
 import { jointArea } from "@/core/layout/panels";
@@ -71,7 +72,7 @@ function workedOut(worked: WorkedJob, layout: LayoutResult): Operation[] {
       if (c.stage) need(c.op, lotsOf(c.stage.line, c.stage.step));
     }
   for (const part of parts) {
-    const line = worked.lines[part.of.line]!;
+    const line = lineAt(worked.lines, part.of.line)!;
     const fits = fitsTo(part.part, line, worked.lines);
     if (fits.length === 0) continue;
     for (const { op, up } of saw)

@@ -1,4 +1,5 @@
 "use client";
+import { type Shape, isUnmakeable } from "@/core/shape/shape";
 import Link from "next/link";
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { partsBetween } from "@/core/designs/compare";
@@ -11,8 +12,6 @@ import { workJob } from "@/core/job/worked";
 import type { Units } from "@/core/length/length";
 import { findRecipe, recipeFor } from "@/core/recipes";
 import type { Recipe } from "@/core/recipes/recipe";
-import { type Shape, ShapeError } from "@/core/shape/shape";
-import { FormulaError } from "@/core/formula/formula";
 import { STANDARDS } from "@/core/standards";
 import { STANDARD_NAMES } from "@/core/standards/words";
 import type { Standard } from "@/core/standards/standard";
@@ -383,7 +382,7 @@ function findingsOf(read: DesignRead, standard: Standard, size: string, units: U
     return workJob({ ...job, lines: [{ item: read.recipe.id, standard: standard.id, size, quantity: 1, options: {} }] })
       .findings;
   } catch (e) {
-    if (e instanceof ShapeError || e instanceof FormulaError || e instanceof RangeError) return [];
+    if (isUnmakeable(e)) return [];
     throw e;
   }
 }

@@ -1,8 +1,7 @@
 "use client";
 import { partLetter } from "@/core/drawing/face";
-import type { Recipe } from "@/core/recipes/recipe";
+import { type Recipe, ROLES } from "@/core/recipes/recipe";
 import { type Kind, KINDS, newFeature } from "@/core/feature/feature";
-import { ROLES } from "@/core/recipes/recipe";
 import { type Column, cutColumns, fresh, newPlace, PLACE, withPart } from "./columns";
 import { Field, Rows, useEditing, Wrong } from "./Fields";
 

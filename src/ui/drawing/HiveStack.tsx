@@ -1,6 +1,5 @@
 import { useMemo } from "react";
-import type { Standing } from "@/core/line/standing";
-import { heightOf } from "@/core/line/standing";
+import { type Standing, heightOf } from "@/core/line/standing";
 import { nm, type Units } from "@/core/length/length";
 import { reach, section } from "@/core/shape/assembly";
 import { lengthOf, type Shape } from "@/core/shape/shape";

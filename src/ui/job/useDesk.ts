@@ -1,18 +1,16 @@
 "use client";
-import type { Order } from "@/core/order/order";
+import { isUnmakeable } from "@/core/shape/shape";
+import { type Order, orderOf } from "@/core/order/order";
 import { createContext, useCallback, useContext, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { type Act, carryOut, preview } from "@/core/job/acts";
 import { JobFileError } from "@/core/problem/problem";
 import type { Job } from "@/core/job/job";
 import { type WorkedJob, workJob } from "@/core/job/worked";
-import { FormulaError } from "@/core/formula/formula";
-import { ShapeError } from "@/core/shape/shape";
 import type { Working } from "@/core/formula/scope";
 import { STANDARDS } from "@/core/standards";
 import type { Design, MakersOwn } from "@/core/designs/design";
 import type { Standard } from "@/core/standards/standard";
 import { layoutRequest } from "@/core/job/ask";
-import { orderOf } from "@/core/order/order";
 import { type Plan, planOf } from "@/core/plan/plan";
 import type { Measurement } from "@/core/judge/reading";
 import type { StoredJob } from "@/core/job/stored";
@@ -137,7 +135,7 @@ export function useOpenJob(
       if ("at" in act) setMoves(movesBetween(workJob(latest.current), workJob(next), act.at));
       then(next);
     } catch (e) {
-      if (!(e instanceof JobFileError || e instanceof ShapeError || e instanceof FormulaError)) throw e;
+      if (!(e instanceof JobFileError || isUnmakeable(e))) throw e;
       // At its field a fault needs no path, only what was read and what would be right.
       const message = e instanceof JobFileError ? e.problems.map((p) => p.message).join("; ") : e.message;
       setProblem({ field: field ?? ("name" in act ? act.name : ""), message });

@@ -1,4 +1,5 @@
 "use client";
+import { shapeItem, isUnmakeable } from "@/core/shape/shape";
 import { fitFrame } from "@/core/fit/frame";
 import { DEFAULT_BANDS } from "@/core/fit/bands";
 import { useState } from "react";
@@ -6,8 +7,6 @@ import { frameCount, measureBody, measureFrame } from "@/core/shape/measure";
 import type { Finding } from "@/core/fit/finding";
 import type { Units } from "@/core/length/length";
 import { recipeFor } from "@/core/recipes";
-import { FormulaError } from "@/core/formula/formula";
-import { ShapeError, shapeItem } from "@/core/shape/shape";
 import { COUNTS, standardProblems, withoutSize, withSize } from "@/core/standards/own";
 import type { Standard } from "@/core/standards/standard";
 import { STANDARD_NAMES } from "@/core/standards/words";
@@ -222,7 +221,7 @@ function tryOut(standard: Standard, size: string, units: Units): Finding[] {
       bands: DEFAULT_BANDS,
     });
   } catch (e) {
-    if (e instanceof ShapeError || e instanceof FormulaError || e instanceof RangeError) return [];
+    if (isUnmakeable(e)) return [];
     throw e;
   }
 }

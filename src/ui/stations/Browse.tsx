@@ -1,10 +1,9 @@
 "use client";
+import { type Shape, isUnmakeable } from "@/core/shape/shape";
 import { useMemo, useState } from "react";
 import type { Makeable } from "@/core/job/find";
 import { shapeOfLine } from "@/core/line/shapes";
-import { FormulaError } from "@/core/formula/formula";
 import { reach, view } from "@/core/shape/assembly";
-import { type Shape, ShapeError } from "@/core/shape/shape";
 import { useDesk } from "@/ui/job/useDesk";
 import { paper } from "@/ui/drawing/paper";
 import { Wood } from "@/ui/drawing/Wood";
@@ -69,7 +68,7 @@ function Thumb({ of }: { of: Makeable }) {
         { units: "in", standards: desk.standards, designs: desk.designs },
       );
     } catch (e) {
-      if (e instanceof ShapeError || e instanceof FormulaError) return undefined;
+      if (isUnmakeable(e)) return undefined;
       throw e;
     }
   }, [of, desk.standards, desk.designs]);

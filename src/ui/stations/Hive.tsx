@@ -1,4 +1,5 @@
 "use client";
+import { type OptionValue, isUnmakeable } from "@/core/shape/shape";
 import { stand } from "@/core/hive/stand";
 import { useMemo, useState } from "react";
 import { boxFor } from "@/core/hive/fitted";
@@ -19,9 +20,6 @@ import type { Finding } from "@/core/fit/finding";
 import { makeables } from "@/core/job/find";
 import { inch } from "@/core/length/length";
 import { recipeOf } from "@/core/designs/design";
-import type { OptionValue } from "@/core/shape/shape";
-import { ShapeError } from "@/core/shape/shape";
-import { FormulaError } from "@/core/formula/formula";
 import { HiveStack } from "@/ui/drawing/HiveStack";
 import { type Desk, useDesk } from "@/ui/job/useDesk";
 import { GapGauge } from "@/ui/parts/GapGauge";
@@ -133,7 +131,7 @@ function OneHive({
       const standing = stand(hive, job, worked.lines, season);
       return { standing, findings: judgeStack(standing, job.units) };
     } catch (e) {
-      if (!(e instanceof ShapeError || e instanceof FormulaError || e instanceof RangeError)) throw e;
+      if (!isUnmakeable(e)) throw e;
       return { standing: [], findings: [], trouble: e.message };
     }
   }, [hive, job, worked.lines, season]);

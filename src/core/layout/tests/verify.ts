@@ -1,6 +1,5 @@
 import { pieceKey } from "@/core/line/line";
-import type { LayoutResult } from "../layout";
-import { allLayouts } from "../layout";
+import { type LayoutResult, allLayouts } from "../layout";
 import type { LayoutRequest } from "../request";
 
 interface Rect {
