@@ -26,6 +26,19 @@ const ROOMS = [
   "solve",
 ];
 
+/** The rooms of the pages, from the ground up: an open job shows its stations, and each of those knows the desk it stands on. */
+const PAGE_ROOMS = ["parts", "drawing", "desk", "designs", "stations", "sheets", "patterns", "job"];
+
+const downOnly = (rooms, house) =>
+  rooms
+    .slice(0, -1)
+    .map((room, i) => ({
+      name: `${room}-imports-only-down`,
+      severity: "error",
+      from: { path: `^src/${house}/${room}/`, pathNot: "\\.test\\.tsx?$" },
+      to: { path: `^src/${house}/(${rooms.slice(i + 1).join("|")})/` },
+    }));
+
 /** The core knows no interface, file system, clock, chance or database; nothing is imported upwards or in a ring. */
 module.exports = {
   forbidden: [
@@ -41,12 +54,8 @@ module.exports = {
       from: { path: "^src/core", pathNot: `^src/core/(${ROOMS.join("|")})/` },
       to: {},
     },
-    ...ROOMS.slice(0, -1).map((room, i) => ({
-      name: `${room}-imports-only-down`,
-      severity: "error",
-      from: { path: `^src/core/${room}/`, pathNot: "\\.test\\.ts$" },
-      to: { path: `^src/core/(${ROOMS.slice(i + 1).join("|")})/` },
-    })),
+    ...downOnly(ROOMS, "core"),
+    ...downOnly(PAGE_ROOMS, "ui"),
     { name: "ui-does-no-io", severity: "error", from: { path: "^src/ui" }, to: { path: "^src/(store|workers)" } },
     {
       name: "store-and-workers-know-no-pages",

@@ -17,7 +17,7 @@ import { HiveStack } from "./drawing/HiveStack";
 import { ThreeViews } from "./drawing/ThreeViews";
 import { spread } from "./drawing/paper";
 import { measureWidth, SvgMeasure } from "./drawing/SvgMeasure";
-import { movesBetween, moveText } from "./job/moves";
+import { movesBetween, moveText } from "./desk/moves";
 import { GapGauge } from "./parts/GapGauge";
 import { Measure } from "./parts/Measure";
 import { clockDay, clockTime, count, dayText, duration, percent } from "./parts/words";

@@ -1,5 +1,5 @@
 import type { Part } from "@/core/shape/part";
-import { inch } from "@/core/length/length";
+import { inch, type Units } from "@/core/length/length";
 import { gravityOf } from "@/core/judge/strength";
 import { lengthOf, type Shape } from "@/core/shape/shape";
 import { bitesOf } from "@/core/shape/assembly";
@@ -84,3 +84,14 @@ function honeyOf(s: Standing): number {
 }
 /** A comb at 1 3/8 pitch (handbook 10). */
 const FREE_COMB = inch(1);
+
+/** The box that is heaviest to lift with its combs full; undefined when no box stands. */
+export function heaviest(levels: Weights["levels"], standing: Standing[]): { title: string; kg: number } | undefined {
+  const box = (at: number) => standing.find((s) => s.at === at && s.as === "body");
+  const top = levels.filter((l) => box(l.at)).toSorted((a, b) => b.fullKg - a.fullKg)[0];
+  return top && { title: box(top.at)!.title, kg: top.fullKg };
+}
+
+/** A weight as it is said in a shop of inches, in pounds of 0.45359237 kg, or of millimetres. */
+export const weightText = (kg: number, units: Units): string =>
+  units === "in" ? `${(kg / 0.45359237).toFixed(0)} lb` : `${kg.toFixed(1)} kg`;

@@ -5,6 +5,10 @@ import { cutListDocument } from "@/core/line/cutlist";
 import { readJob, readJobFile, writeJob } from "./file";
 import type { Job } from "./job";
 import { JobFileError } from "@/core/problem/problem";
+import { layOut } from "@/core/layout/layout";
+import { orderOf } from "@/core/order/order";
+import { planOf } from "@/core/plan/plan";
+import { layoutRequest } from "./ask";
 import { workJob } from "./worked";
 
 const file = (change: object = {}, line: object = {}) => ({
@@ -110,6 +114,23 @@ describe("the job file", () => {
     expect(({} as Record<string, unknown>).x).toBeUndefined();
   });
 
+  test("a line that cannot be made is said in its place; the others are laid out, ordered and planned", () => {
+    const [body] = readJob(file()).lines;
+    const gone = { ...body!, item: "drawn-once" };
+    const thin = { ...body!, options: { thickness: inch(0, 3, 16) } };
+    const stored = { ...readJob(file()), lines: [gone, body!, thin] };
+    const worked = workJob(stored);
+    expect([worked.lines.map((l) => l.at), worked.faults]).toEqual([
+      [1],
+      [
+        { at: 0, message: 'the item "drawn-once" is not here any more' },
+        { at: 2, message: 'Stock, measured: read 3/16", at least 3/8"' },
+      ],
+    ]);
+    const laid = layOut(layoutRequest(worked), () => 0);
+    expect([laid.missing, orderOf(worked, laid).perItem.map((p) => p.line)]).toEqual([[], [1]]);
+    expect(planOf(worked, laid).operations.every((o) => o.makes.every((m) => m.part.line === 1))).toBe(true);
+  });
   test("what the boards measure is said once: a 20 mm job planes nothing of it, and a line's own thickness stays", () => {
     const of = (item: string, options = {}) => ({ item, standard: "national", size: "brood", quantity: 1, options });
     const lines = ["body", "floor-solid", "entrance-block", "roof-deep", "quilt-box", "follower"].map((i) => of(i));

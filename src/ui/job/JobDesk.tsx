@@ -8,28 +8,20 @@ import type { MakersOwn } from "@/core/designs/design";
 import { Guarded } from "@/ui/parts/Guarded";
 import { Key } from "@/ui/parts/Key";
 import { count, dayText } from "@/ui/parts/words";
-import { Ask } from "@/ui/stations/Ask";
-import { Buy } from "@/ui/stations/Buy";
-import { Hive } from "@/ui/stations/Hive";
-import { LayOut } from "@/ui/stations/LayOut";
-import { Prove } from "@/ui/stations/Prove";
-import { Run } from "@/ui/stations/Run";
-import { Shape } from "@/ui/stations/Shape";
-import { PageLink } from "./PageLink";
-import { BESIDE, type PageId, STATIONS, type StationId, stationState, turnTo } from "./stations";
-import { type Desk, DeskProvider, type Laid, LaidProvider, useOpenJob } from "./useDesk";
-import type { Keeping } from "./useKeeping";
+
+import { PageLink } from "@/ui/desk/PageLink";
+import { type PageId, turnTo } from "@/ui/desk/pages";
+import { type Station, stationState } from "@/ui/desk/station";
+import { PAGES, STATIONS } from "@/ui/stations";
+import { type Desk, DeskProvider, type Laid, LaidProvider, useOpenJob } from "@/ui/desk/useDesk";
+import type { Keeping } from "@/ui/desk/useKeeping";
 import { WorkingStrip } from "./WorkingStrip";
 
-const PAGES: Record<PageId, ComponentType> = {
-  hive: memo(Hive),
-  ask: memo(Ask),
-  shape: memo(Shape),
-  "lay-out": memo(LayOut),
-  buy: memo(Buy),
-  run: memo(Run),
-  prove: memo(Prove),
-};
+/** Each page is drawn anew only when something it shows has changed. */
+const DRAWN = Object.fromEntries(Object.values(PAGES).map(({ id, Page }) => [id, memo(Page)])) as unknown as Record<
+  PageId,
+  ComponentType
+>;
 
 /** The open job: its six stations, keys 1–6, and what goes with every station. */
 export function JobDesk({
@@ -42,11 +34,13 @@ export function JobDesk({
   own: MakersOwn;
 }) {
   const { desk, laid } = useOpenJob(stored, measurements, own);
-  const here = (usePathname().split("/").at(-1) ?? "shape") as PageId;
+  const path = usePathname().split("/").at(-1)!;
+  const here: PageId = path in PAGES ? (path as PageId) : "shape";
   const [showing, setShowing] = useState(false);
-  const go = useCallback((station: StationId) => turnTo(stored.id, station), [stored.id]);
+  const go = useCallback((station: PageId) => turnTo(stored.id, station), [stored.id]);
   useKeys(desk, go, () => setShowing((s) => !s));
-  const Page = PAGES[here] ?? PAGES.shape;
+  const Page = DRAWN[here];
+  const beside = (PAGES[here] as Station).beside;
   return (
     <DeskProvider value={desk}>
       <LaidProvider value={laid}>
@@ -54,13 +48,7 @@ export function JobDesk({
           <Top desk={desk} laid={laid} find={() => find(go)} />
           <nav aria-label="Stations" className="no-print grid grid-cols-3 gap-[3px] px-5 sm:grid-cols-6">
             {STATIONS.map((s) => (
-              <StationTab
-                key={s.id}
-                station={s}
-                on={s.id === here || (here in BESIDE && BESIDE[here as keyof typeof BESIDE] === s.id)}
-                desk={desk}
-                laid={laid}
-              />
+              <StationTab key={s.id} station={s} on={s.id === here || s.id === beside} desk={desk} laid={laid} />
             ))}
           </nav>
           <Troubles keeping={desk.keeping} />
@@ -160,18 +148,8 @@ function Top({ desk, laid, find }: { desk: Desk; laid: Laid; find(): void }) {
   );
 }
 
-function StationTab({
-  station,
-  on,
-  desk,
-  laid,
-}: {
-  station: (typeof STATIONS)[number];
-  on: boolean;
-  desk: Desk;
-  laid: Laid;
-}) {
-  const state = stationState(station.id, desk, laid);
+function StationTab({ station, on, desk, laid }: { station: Station; on: boolean; desk: Desk; laid: Laid }) {
+  const state = stationState(station, desk, laid);
   return (
     <PageLink
       job={desk.id}
@@ -193,13 +171,13 @@ function StationTab({
 }
 
 /** To the box where a few letters say what to make. */
-function find(go: (id: StationId) => void): void {
+function find(go: (id: PageId) => void): void {
   go("ask");
   setTimeout(() => document.getElementById("finder")?.focus(), 50);
 }
 
 /** Single keys, when nobody is typing. */
-function useKeys(desk: Desk, go: (id: StationId) => void, toggleWorking: () => void): void {
+function useKeys(desk: Desk, go: (id: PageId) => void, toggleWorking: () => void): void {
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const typing = e.target instanceof HTMLElement && e.target.closest("input, select, textarea, [role=dialog]");

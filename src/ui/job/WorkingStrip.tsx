@@ -1,4 +1,5 @@
 "use client";
+import { lineAt } from "@/core/line/shapes";
 import type { Part } from "@/core/shape/part";
 import { featureCuts } from "@/core/feature/say";
 import { Dialog } from "radix-ui";
@@ -7,12 +8,12 @@ import type { Scope, Working } from "@/core/formula/scope";
 import type { Units } from "@/core/length/length";
 import { Key } from "@/ui/parts/Key";
 import { ValueShown, WorkingLine } from "@/ui/parts/WorkingText";
-import { useDesk } from "./useDesk";
+import { useDesk } from "@/ui/desk/useDesk";
 
 /** The working of what is lit, along the foot of the page; `w` opens all that stands behind it. */
 export function WorkingStrip({ open, setOpen }: { open: boolean; setOpen(open: boolean): void }) {
   const { lit, worked, line, job } = useDesk();
-  const shape = worked.lines[line]?.shape;
+  const shape = lineAt(worked.lines, line)?.shape;
   const working = lit?.working ?? shape?.parts[0]?.working.length;
   if (!shape || !working) return null;
   return (

@@ -8,7 +8,7 @@ import type { Standard } from "@/core/standards/standard";
 import { compareStandards, type ComparedValue, type Interchange } from "@/core/fit/compare";
 import { markText } from "@/core/standards/words";
 import type { Units } from "@/core/length/length";
-import { moveText } from "@/ui/job/moves";
+import { moveText } from "@/ui/desk/moves";
 import { Key } from "@/ui/parts/Key";
 import { Measure } from "@/ui/parts/Measure";
 import { ValueShown } from "@/ui/parts/WorkingText";

@@ -1,21 +1,22 @@
 import { caution } from "@/core/feature/hazard";
-import { featureCuts, noNailZones } from "@/core/feature/say";
+import { noNailZones } from "@/core/feature/say";
 import Link from "next/link";
 import { partLetter } from "@/core/drawing/face";
 import { cutList } from "@/core/line/cutlist";
+import { lineAt } from "@/core/line/shapes";
 import type { WorkedJob } from "@/core/job/worked";
 import { type Step, stepsOf } from "@/core/shape/steps";
 import { taken } from "@/core/work/assembling";
 import type { Taken } from "@/core/work/operation";
 import { Flat, foldedParts } from "@/ui/drawing/Flat";
 import { Exploded } from "@/ui/drawing/Exploded";
-import { Dries } from "@/ui/parts/Dries";
 import { Measure } from "@/ui/parts/Measure";
+import { Cuts, Sizes } from "@/ui/parts/PartCells";
 import { PrintButton } from "@/ui/parts/PrintButton";
 
 /** What a person needs to put an item together: the parts by letter, what holds them, the steps, and what goes wrong. */
 export function AssemblySheet({ worked, at, jobId }: { worked: WorkedJob; at: number; jobId: number }) {
-  const { shape, line } = worked.lines[at]!;
+  const { shape, line } = lineAt(worked.lines, at)!;
   const { units, name } = worked.job;
   const parts = cutList(worked.lines).filter((c) => c.line.at === at);
   const letters = new Map(parts.map(({ part }, i) => [part.id, partLetter(i)]));
@@ -58,16 +59,10 @@ export function AssemblySheet({ worked, at, jobId }: { worked: WorkedJob; at: nu
                   <td className="w-14 text-right font-mono text-soft">{quantity}</td>
                   <td className="font-semibold">{part.name}</td>
                   <td className="whitespace-nowrap">
-                    <Measure value={part.cut.l} units={units} /> × <Measure value={part.cut.w} units={units} /> ×{" "}
-                    <Measure value={part.cut.t} units={units} />
-                    <Dries {...part} units={units} />
+                    <Sizes part={part} units={units} />
                   </td>
                   <td className="text-[.87rem]">
-                    {featureCuts(part.features, units, part.sides).map(({ what, how }) => (
-                      <span key={what} className="block">
-                        {what} <span className="text-soft">{how}</span>
-                      </span>
-                    ))}
+                    <Cuts part={part} units={units} />
                     {part.outside && <b className="block">{part.outside}</b>}
                     {noNailZones(part.features).map(([from, to]) => (
                       <b key={from} className="block text-madder">

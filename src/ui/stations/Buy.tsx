@@ -1,5 +1,6 @@
 "use client";
-import { useDesk, useLaid } from "@/ui/job/useDesk";
+import type { Station } from "@/ui/desk/station";
+import { useDesk, useLaid } from "@/ui/desk/useDesk";
 import { count, money } from "@/ui/parts/words";
 import { Empty } from "./Empty";
 
@@ -103,3 +104,15 @@ export function Buy() {
     </div>
   );
 }
+
+export const buy = {
+  id: "buy",
+  key: "4",
+  name: "Buy",
+  waits: "layout",
+  state: (_desk, { order }) =>
+    order && order.unpriced.length > 0
+      ? { text: `${order.unpriced.length} without a price`, wrong: true }
+      : { text: `${order?.lines.length ?? 0} to buy` },
+  Page: Buy,
+} as const satisfies Station;

@@ -1,9 +1,9 @@
 "use client";
-import { type StationId, turnTo } from "@/ui/job/stations";
-import { useDesk } from "@/ui/job/useDesk";
+import { type PageId, turnTo } from "@/ui/desk/pages";
+import { useDesk } from "@/ui/desk/useDesk";
 
 /** A station with nothing to show yet: says so, and what starts it. */
-export function Empty({ text, next, act }: { text: string; next: StationId; act: string }) {
+export function Empty({ text, next, act }: { text: string; next: PageId; act: string }) {
   const { id } = useDesk();
   return (
     <div className="pt-16 text-center">

@@ -1,11 +1,13 @@
 "use client";
+import type { Station } from "@/ui/desk/station";
+import { count } from "@/ui/parts/words";
 import { useState } from "react";
 import { lengthWithUnit } from "@/core/length/format";
 import { type Length } from "@/core/length/length";
 import { fitMade, type Made, MADE_BODY, MADE_FRAME, MADE_LABELS, type MadeName } from "@/core/fit/made";
 import type { WorkedLine } from "@/core/line/shapes";
 import { judgeReading, TOLERANCE } from "@/core/judge/reading";
-import { useDesk, useLaid } from "@/ui/job/useDesk";
+import { useDesk, useLaid } from "@/ui/desk/useDesk";
 import { LengthField } from "@/ui/parts/LengthField";
 import { Dries } from "@/ui/parts/Dries";
 import { Measure } from "@/ui/parts/Measure";
@@ -209,3 +211,14 @@ function Check({ s }: { s: Subject }) {
     </tr>
   );
 }
+
+export const prove = {
+  id: "prove",
+  key: "6",
+  name: "Prove",
+  waits: "layout",
+  state: ({ measurements }) => ({
+    text: measurements.length > 0 ? count(measurements.length, "reading") : "nothing measured",
+  }),
+  Page: Prove,
+} as const satisfies Station;

@@ -9,13 +9,13 @@ import { workJob } from "@/core/job/worked";
 import { inch } from "@/core/length/length";
 import { board } from "@/core/layout/tests/samples";
 import { Open, Server } from "@/ui/tests/server";
-import { Ask } from "./Ask";
+import { Ask } from "./ask/Ask";
 import { Buy } from "./Buy";
-import { Hive } from "./Hive";
-import { LayOut } from "./LayOut";
+import { Hive } from "./hive/Hive";
+import { LayOut } from "./lay-out/LayOut";
 import { Prove } from "./Prove";
-import { Run } from "./Run";
-import { Shape } from "./Shape";
+import { Run } from "./run/Run";
+import { Shape } from "./shape/Shape";
 import "@/ui/tests/patience";
 
 const body: JobLine = { item: "body", standard: "langstroth-10", size: "deep", quantity: 4, options: {} };
@@ -86,6 +86,31 @@ describe("Ask", () => {
       /^more than a saw takes: at most 1\/2"; is the unit right/,
     );
     expect(kerf.value).toBe("1/8");
+  });
+});
+
+describe("Shape", () => {
+  test("a line that cannot be made says why and offers the ways out; the other is drawn, and the boards measure what is said once", async () => {
+    const thin: JobLine = { ...body, options: { thickness: inch(0, 3, 16) } };
+    open(Shape, { lines: [thin, { ...body, size: "medium" }] });
+    expect(screen.getByRole("alert").textContent).toMatch(
+      /cannot be made as it is asked: Stock, measured: read 3\/16", at least 3\/8"/,
+    );
+    await user.click(button(/Body, medium/));
+    expect(screen.queryByRole("alert")).toBeNull();
+    expect(screen.getByRole("table", { name: "Cut list" })).toBeTruthy();
+    await user.click(button(/cannot be made/));
+    await user.click(button("Back to the usual choices"));
+    await kept((job) => expect(job.lines[0]!.options).toEqual({}));
+    cleanup();
+    open(Ask, { lines: [body] });
+    const boards = screen.getByLabelText<HTMLInputElement>("What all boards of the job measure");
+    expect([boards.value, boards.placeholder]).toEqual(["", "as each standard has it"]);
+    await user.type(boards, "7/8{Enter}");
+    await kept((job) => expect(job.thickness).toBe(inch(0, 7, 8)));
+    await user.clear(boards);
+    await user.type(boards, "{Enter}");
+    await kept((job) => expect(job.thickness).toBeUndefined());
   });
 });
 

@@ -6,7 +6,7 @@ import type { Job } from "@/core/job/job";
 import type { StoredJob } from "@/core/job/stored";
 import { layOut } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
-import { DeskProvider, LaidProvider, useOpenJob } from "@/ui/job/useDesk";
+import { DeskProvider, LaidProvider, useOpenJob } from "@/ui/desk/useDesk";
 
 type Asked = { revision: number } & ({ act: Act } | { undo: true });
 type Init = { method?: string; body: string };

@@ -10,7 +10,7 @@ import { measurementStore } from "@/store/measurements";
 import { standardStore } from "@/store/standards";
 import { JobDesk } from "@/ui/job/JobDesk";
 import { Fresh } from "@/ui/parts/Fresh";
-import { BESIDE, STATIONS } from "@/ui/job/stations";
+import { PAGE_IDS } from "@/ui/desk/pages";
 
 type Props = { params: Promise<{ id: string; station: string }> };
 
@@ -18,7 +18,7 @@ async function open({ params }: Props) {
   await connection();
   const { id, station } = await params;
   const read = idParam.safeParse(id);
-  if (!read.success || !(STATIONS.some((s) => s.id === station) || station in BESIDE)) notFound();
+  if (!read.success || !(PAGE_IDS as readonly string[]).includes(station)) notFound();
   try {
     return jobStore(database()).load(read.data);
   } catch (e) {

@@ -1,3 +1,4 @@
+import { lineAt } from "@/core/line/shapes";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
@@ -17,7 +18,7 @@ export default async function SheetPage({ params }: Props) {
   const read = idParam.safeParse(id);
   if (!read.success) notFound();
   const worked = load(read.data);
-  if (!worked?.lines[Number(line)]) notFound();
+  if (!worked || !lineAt(worked.lines, Number(line))) notFound();
   return <AssemblySheet worked={worked} at={Number(line)} jobId={read.data} />;
 }
 

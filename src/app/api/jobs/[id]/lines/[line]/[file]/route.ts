@@ -1,3 +1,4 @@
+import { lineAt } from "@/core/line/shapes";
 import { z } from "zod";
 import { answer, idParam } from "@/app/http";
 import { workJob } from "@/core/job/worked";
@@ -22,7 +23,7 @@ export const GET = (request: Request, context: { params: Promise<{ id: string; l
     if (!read.success) return Response.json({ error: "there is no such file" }, { status: 404 });
     const { id, line, file } = read.data;
     const worked = workJob(jobStore(database()).load(id).job);
-    const at = worked.lines[line];
+    const at = lineAt(worked.lines, line);
     if (!at) return Response.json({ error: `the job has ${worked.lines.length} lines` }, { status: 404 });
     const paper = new URL(request.url).searchParams.get("paper") === "Letter" ? "Letter" : "A4";
     const body =

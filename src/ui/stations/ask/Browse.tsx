@@ -4,7 +4,7 @@ import { useMemo, useState } from "react";
 import type { Makeable } from "@/core/job/find";
 import { shapeOfLine } from "@/core/line/shapes";
 import { reach, view } from "@/core/shape/assembly";
-import { useDesk } from "@/ui/job/useDesk";
+import { useDesk } from "@/ui/desk/useDesk";
 import { paper } from "@/ui/drawing/paper";
 import { Wood } from "@/ui/drawing/Wood";
 

@@ -1,4 +1,5 @@
 "use client";
+import type { Station } from "@/ui/desk/station";
 import { pieceKey } from "@/core/line/line";
 import { useMemo } from "react";
 import { aboveBound, allLayouts, isUnpriced, type LayoutResult, STYLES } from "@/core/layout/layout";
@@ -6,14 +7,14 @@ import { layoutRequest } from "@/core/job/ask";
 import { groups } from "@/core/layout/request";
 import { missingText } from "@/core/layout/missing";
 import { inch } from "@/core/length/length";
-import { useDesk, useLaid } from "@/ui/job/useDesk";
-import { LayoutList } from "@/ui/layout/LayoutList";
-import { Reasons } from "@/ui/layout/Reasons";
-import { SetUpList } from "@/ui/layout/SetUpList";
-import { Weigh } from "@/ui/layout/Weigh";
+import { useDesk, useLaid } from "@/ui/desk/useDesk";
+import { LayoutList } from "@/ui/stations/lay-out/LayoutList";
+import { Reasons } from "@/ui/stations/lay-out/Reasons";
+import { SetUpList } from "@/ui/stations/lay-out/SetUpList";
+import { Weigh } from "@/ui/stations/lay-out/Weigh";
 import { Measure } from "@/ui/parts/Measure";
 import { count, money, percent } from "@/ui/parts/words";
-import { Empty } from "./Empty";
+import { Empty } from "../Empty";
 
 /** Boards and how they are cut, with how good that is. */
 export function LayOut() {
@@ -211,3 +212,24 @@ function Figures({ result }: { result: LayoutResult }) {
     </dl>
   );
 }
+
+/** How good a layout is known to be, in a few words. */
+function quality(result: LayoutResult): string {
+  if (result.proven)
+    return result.boundCount === result.count ? "the least" : isUnpriced(result) ? "least wood" : "least cost";
+  return `within ${percent(aboveBound(result))}`;
+}
+
+export const layOut = {
+  id: "lay-out",
+  key: "3",
+  name: "Lay out",
+  waits: "layout",
+  state: (_desk, { layout }) => {
+    const result = layout.result!;
+    if (result.missing.length > 0) return { text: `${count(result.missing.length, "part")} without wood`, wrong: true };
+    const boards = count(result.count, "board");
+    return { text: layout.improving ? `${boards} so far` : `${boards} · ${quality(result)}` };
+  },
+  Page: LayOut,
+} as const satisfies Station;

@@ -1,4 +1,5 @@
 "use client";
+import { lineAt } from "@/core/line/shapes";
 import { useState } from "react";
 import type { WorkedJob } from "@/core/job/worked";
 import type { Length, Units } from "@/core/length/length";
@@ -11,7 +12,7 @@ import { Measure } from "@/ui/parts/Measure";
 /** Asks for what has to be measured on the made thing, and says what the part comes to with it. */
 export function ToFit({ of, worked, units }: { of: ToMeasure; worked: WorkedJob; units: Units }) {
   const [measured, setMeasured] = useState<Record<string, Length>>({});
-  const line = worked.lines[of.part.line]!;
+  const line = lineAt(worked.lines, of.part.line)!;
   const part = refit(line.shape, of.part.part, measured, units);
   const label = (name: string) => line.shape.scope.label(name);
   return (

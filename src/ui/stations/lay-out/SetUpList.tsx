@@ -3,7 +3,7 @@ import { type SawStep, setUps, settingsApart } from "@/core/layout/setups";
 import type { Blank as SetUpBlank } from "@/core/layout/request";
 import { partKey } from "@/core/line/line";
 import type { LayoutResult } from "@/core/layout/layout";
-import { useDesk } from "@/ui/job/useDesk";
+import { useDesk } from "@/ui/desk/useDesk";
 import { Measure } from "@/ui/parts/Measure";
 import { count } from "@/ui/parts/words";
 

@@ -1,8 +1,9 @@
 "use client";
+import { lineAt } from "@/core/line/shapes";
 import { Dialog } from "radix-ui";
 import { cheapestByArea } from "@/core/boards/stock";
 import { compareJoints } from "@/core/judge/joints";
-import { useDesk } from "@/ui/job/useDesk";
+import { useDesk } from "@/ui/desk/useDesk";
 import { Key } from "@/ui/parts/Key";
 import { Measure } from "@/ui/parts/Measure";
 
@@ -41,7 +42,7 @@ function Joints() {
   const whole = (n: number) => Math.round(n).toLocaleString("en-GB");
   /** A pound is 4.448 N. */
   const force = (n: number | null) => (n === null ? "by the joint" : whole(job.units === "in" ? n / 4.448 : n));
-  const chosen = desk.worked.lines[line]!.shape.scope.working("joint").value;
+  const chosen = lineAt(desk.worked.lines, line)!.shape.scope.working("joint").value;
   return (
     <table className="cutting-list">
       <thead>
@@ -64,50 +65,52 @@ function Joints() {
         </tr>
       </thead>
       <tbody>
-        {compareJoints(desk.worked.lines[line]!.shape, quantity, job.units, cheapestByArea(job.stock)).map((j) => {
-          const on = chosen.kind === "word" && chosen.of === j.id;
-          return (
-            <tr key={j.id} data-lit={on}>
-              <td className="font-semibold">{j.label}</td>
-              <td className="text-right">
-                <Measure value={j.side} units={job.units} />
-              </td>
-              <td className="text-right">
-                <Measure value={j.end} units={job.units} />
-              </td>
-              <td className="text-[.87rem]">
-                {j.screws.map((s) => (
-                  <span key={s.what} className="block whitespace-nowrap">
-                    <span className="font-mono">{s.count}</span> {s.what.replace("exterior screw, ", "")}
-                  </span>
-                ))}
-              </td>
-              <td className="text-right font-mono">{whole(j.glue)}</td>
-              <td className="text-right font-mono">{force(j.holdsSide)}</td>
-              <td className="text-right font-mono">{force(j.holdsEnd)}</td>
-              <td className="text-right font-mono">
-                {whole(j.setup)} + {j.each.toFixed(1)}
-              </td>
-              <td className="text-right font-mono">{(j.minutes / 60).toFixed(1)}</td>
-              <td className="text-right font-mono">{j.wood.toFixed(2)}</td>
-              <td className="text-right font-mono">{j.money === null ? "no price" : j.money.toFixed(2)}</td>
-              <td className="text-[.87rem] text-soft">{j.note}</td>
-              <td>
-                {on ? (
-                  "chosen"
-                ) : (
-                  <Dialog.Close
-                    className="quiet"
-                    aria-label={`Choose ${j.label}`}
-                    onClick={() => desk.act({ do: "option", at: line, name: "joint", value: j.id })}
-                  >
-                    choose
-                  </Dialog.Close>
-                )}
-              </td>
-            </tr>
-          );
-        })}
+        {compareJoints(lineAt(desk.worked.lines, line)!.shape, quantity, job.units, cheapestByArea(job.stock)).map(
+          (j) => {
+            const on = chosen.kind === "word" && chosen.of === j.id;
+            return (
+              <tr key={j.id} data-lit={on}>
+                <td className="font-semibold">{j.label}</td>
+                <td className="text-right">
+                  <Measure value={j.side} units={job.units} />
+                </td>
+                <td className="text-right">
+                  <Measure value={j.end} units={job.units} />
+                </td>
+                <td className="text-[.87rem]">
+                  {j.screws.map((s) => (
+                    <span key={s.what} className="block whitespace-nowrap">
+                      <span className="font-mono">{s.count}</span> {s.what.replace("exterior screw, ", "")}
+                    </span>
+                  ))}
+                </td>
+                <td className="text-right font-mono">{whole(j.glue)}</td>
+                <td className="text-right font-mono">{force(j.holdsSide)}</td>
+                <td className="text-right font-mono">{force(j.holdsEnd)}</td>
+                <td className="text-right font-mono">
+                  {whole(j.setup)} + {j.each.toFixed(1)}
+                </td>
+                <td className="text-right font-mono">{(j.minutes / 60).toFixed(1)}</td>
+                <td className="text-right font-mono">{j.wood.toFixed(2)}</td>
+                <td className="text-right font-mono">{j.money === null ? "no price" : j.money.toFixed(2)}</td>
+                <td className="text-[.87rem] text-soft">{j.note}</td>
+                <td>
+                  {on ? (
+                    "chosen"
+                  ) : (
+                    <Dialog.Close
+                      className="quiet"
+                      aria-label={`Choose ${j.label}`}
+                      onClick={() => desk.act({ do: "option", at: line, name: "joint", value: j.id })}
+                    >
+                      choose
+                    </Dialog.Close>
+                  )}
+                </td>
+              </tr>
+            );
+          },
+        )}
       </tbody>
     </table>
   );

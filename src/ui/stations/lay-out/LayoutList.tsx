@@ -7,10 +7,10 @@ import { type ByHand, moveTo, pin, pinOf, type Spot, swap, unpin } from "@/core/
 import { givesOf, type Layout, type Offcut, type Pinned, piecesOf } from "@/core/boards/laid";
 import { lengthText } from "@/core/length/format";
 import { type Length, nm, type Units } from "@/core/length/length";
-import { useDesk } from "@/ui/job/useDesk";
+import { useDesk } from "@/ui/desk/useDesk";
 import { Key } from "@/ui/parts/Key";
 import { LengthField } from "@/ui/parts/LengthField";
-import { BoardDrawing, pieceNames } from "./BoardDrawing";
+import { BoardDrawing, pieceNames } from "@/ui/drawing/BoardDrawing";
 import { CutOrder } from "./CutOrder";
 
 /** Every layout, with what can be done to it by hand: pin it, strike a board out, mark a bad stretch, move pieces. */

@@ -1,4 +1,5 @@
 "use client";
+import type { Station } from "@/ui/desk/station";
 import { Fragment } from "react";
 import type { WorkedJob } from "@/core/job/worked";
 import { partKey } from "@/core/line/line";
@@ -7,10 +8,10 @@ import type { Planned } from "@/core/plan/plan";
 import { ToFit } from "./ToFit";
 import type { Taken } from "@/core/work/operation";
 import type { Units } from "@/core/length/length";
-import { useDesk, useLaid } from "@/ui/job/useDesk";
+import { useDesk, useLaid } from "@/ui/desk/useDesk";
 import { Measure } from "@/ui/parts/Measure";
 import { clockDay, clockTime, count, dayText, duration } from "@/ui/parts/words";
-import { Empty } from "./Empty";
+import { Empty } from "../Empty";
 
 /** The run sheet: what to do, in order, with every setting and caution, on screen and on paper. */
 export function Run() {
@@ -145,3 +146,16 @@ function Boxes({ n }: { n: number }) {
     </p>
   );
 }
+
+export const run = {
+  id: "run",
+  key: "5",
+  name: "Run",
+  waits: "layout",
+  state: (_desk, { plan }) => {
+    if (!plan) return { text: "no start day", wrong: true };
+    const ready = clockDay(plan.finish).slice(4);
+    return plan.late ? { text: `late: ready ${ready}`, wrong: true } : { text: `ready ${ready}` };
+  },
+  Page: Run,
+} as const satisfies Station;

@@ -2,7 +2,7 @@
 import { CartesianGrid, Line, LineChart, ReferenceDot, XAxis, YAxis } from "recharts";
 import { shownPoint, tradeOff } from "@/core/layout/tradeoff";
 import { isUnpriced, type LayoutResult } from "@/core/layout/layout";
-import { useDesk } from "@/ui/job/useDesk";
+import { useDesk } from "@/ui/desk/useDesk";
 import { NumberField } from "@/ui/parts/NumberField";
 import { count, money, percent } from "@/ui/parts/words";
 

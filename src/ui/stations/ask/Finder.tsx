@@ -1,7 +1,7 @@
 "use client";
 import { useMemo, useRef, useState } from "react";
 import { findMakeable, makeables, type Makeable } from "@/core/job/find";
-import { useDesk } from "@/ui/job/useDesk";
+import { useDesk } from "@/ui/desk/useDesk";
 import { Browse } from "./Browse";
 import { Key } from "@/ui/parts/Key";
 

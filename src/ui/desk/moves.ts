@@ -1,3 +1,4 @@
+import { lineAt } from "@/core/line/shapes";
 import { lengthText } from "@/core/length/format";
 import { type Length, nm, type Units } from "@/core/length/length";
 import type { WorkedJob } from "@/core/job/worked";
@@ -6,7 +7,7 @@ import type { WorkedJob } from "@/core/job/worked";
 export type Moves = Map<string, Length>;
 
 const keyed = (worked: WorkedJob, line: number): Map<string, Length> => {
-  const at = worked.lines[line];
+  const at = lineAt(worked.lines, line);
   const out = new Map<string, Length>();
   if (!at) return out;
   for (const p of at.shape.parts) {

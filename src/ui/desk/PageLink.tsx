@@ -1,6 +1,6 @@
 "use client";
 import type { ComponentProps } from "react";
-import { type PageId, pathOf, turnTo } from "./stations";
+import { type PageId, pathOf, turnTo } from "./pages";
 
 /** A link to another page of the open job. */
 export function PageLink({ job, to, children, ...rest }: { job: number; to: PageId } & ComponentProps<"a">) {

@@ -10,13 +10,14 @@ import { orderOf } from "@/core/order/order";
 import { planOf } from "@/core/plan/plan";
 import { RECIPES } from "@/core/recipes";
 import { STANDARDS } from "@/core/standards";
-import { BoardDrawing, pieceNames } from "./layout/BoardDrawing";
-import { Exploded } from "./drawing/Exploded";
-import { ThreeViews } from "./drawing/ThreeViews";
-import { stationState, STATIONS } from "./job/stations";
-import type { Desk, Laid } from "./job/useDesk";
-import { WorkingLine } from "./parts/WorkingText";
-import { AssemblySheet } from "./sheets/AssemblySheet";
+import { BoardDrawing, pieceNames } from "@/ui/drawing/BoardDrawing";
+import { Exploded } from "@/ui/drawing/Exploded";
+import { ThreeViews } from "@/ui/drawing/ThreeViews";
+import { stationState } from "@/ui/desk/station";
+import { STATIONS } from ".";
+import type { Desk, Laid } from "@/ui/desk/useDesk";
+import { WorkingLine } from "@/ui/parts/WorkingText";
+import { AssemblySheet } from "@/ui/sheets/AssemblySheet";
 
 const text = (node: React.ReactNode) =>
   renderToStaticMarkup(node)
@@ -46,7 +47,7 @@ function open(o: Partial<Job>, layout: Partial<Laid["layout"]> = {}): [Desk, Lai
   };
   return [{ job, worked, measurements: [] as Desk["measurements"] } as Desk, laid];
 }
-const states = (...of: [Desk, Laid]) => STATIONS.map((s) => stationState(s.id, ...of));
+const states = (...of: [Desk, Laid]) => STATIONS.map((s) => stationState(s, ...of));
 
 describe("one line on each station", () => {
   test("a job in order", () => {

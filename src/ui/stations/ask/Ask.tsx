@@ -1,0 +1,102 @@
+"use client";
+import { FINISHES } from "@/core/job/job";
+import { PageLink } from "@/ui/desk/PageLink";
+import type { Station } from "@/ui/desk/station";
+import { useDesk } from "@/ui/desk/useDesk";
+import { DateField } from "@/ui/parts/DateField";
+import { LengthField } from "@/ui/parts/LengthField";
+import { TextField } from "@/ui/parts/TextField";
+import { count, dayText } from "@/ui/parts/words";
+import { Boards } from "./Boards";
+import { Finder } from "./Finder";
+import { Packs } from "./Packs";
+import { Said } from "./Said";
+import { Shop } from "./Shop";
+import { Wanted } from "./Wanted";
+
+/** The finish of the whole job; a line may choose its own on Shape. */
+const FINISH_WORDS = { none: "none", oil: "oil", paint: "paint", wax: "hot wax dip" } as const;
+
+/** What, how many, by when, from what. */
+export function Ask() {
+  const desk = useDesk();
+  const { job } = desk;
+  return (
+    <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
+      <section aria-label="What is wanted">
+        <div className="mb-5 flex flex-wrap items-baseline gap-x-5 gap-y-2">
+          <TextField
+            label="Job"
+            value={job.name}
+            onSettle={(name) => desk.act({ do: "name", name }, "job")}
+            className="w-full text-[1.3rem] font-semibold"
+          />
+          <DateField
+            label="Start"
+            value={job.start}
+            onChange={(start) => desk.act({ do: "dates", start, due: job.due }, "dates")}
+          />
+          <DateField
+            label="Due"
+            value={job.due}
+            onChange={(due) => desk.act({ do: "dates", start: job.start, due }, "dates")}
+          />
+          <label className="flex items-baseline gap-2">
+            <span className="text-soft">Finish</span>
+            <select
+              className="field"
+              value={job.finish ?? "none"}
+              onChange={(e) =>
+                desk.act({ do: "finish", finish: e.target.value as (typeof FINISHES)[number] }, "finish")
+              }
+            >
+              {FINISHES.map((f) => (
+                <option key={f} value={f}>
+                  {FINISH_WORDS[f]}
+                </option>
+              ))}
+            </select>
+          </label>
+        </div>
+        <div className="mb-3 flex flex-wrap items-baseline gap-x-2">
+          <span className="text-soft">Boards measure</span>
+          <LengthField
+            label="What all boards of the job measure"
+            value={job.thickness ?? null}
+            empty="as each standard has it"
+            units={job.units}
+            onSettle={(thickness) => desk.act({ do: "thickness", thickness }, "thickness")}
+            onEmpty={() => desk.act({ do: "thickness" }, "thickness")}
+          />
+        </div>
+        <Said field="job" />
+        <Said field="dates" />
+        <Said field="finish" />
+        <Said field="thickness" />
+        <Wanted />
+        <Finder big={job.lines.length === 0} />
+        <p className={job.lines.length === 0 ? "text-center" : "pt-1"}>
+          <PageLink className="quiet" job={desk.id} to="hive">
+            {job.hives.length > 0 ? `whole hives: ${job.hives.map((h) => h.name).join(", ")}` : "build a whole hive"}
+          </PageLink>
+        </p>
+        <Shop />
+      </section>
+      <section aria-label="Stock">
+        <Boards />
+        <Packs />
+      </section>
+    </div>
+  );
+}
+
+export const ask = {
+  id: "ask",
+  key: "1",
+  name: "Ask",
+  state: ({ job }) =>
+    job.lines.length === 0
+      ? { text: "nothing asked yet", wrong: true }
+      : { text: `${count(job.lines.length, "line")}${job.due ? ` · due ${dayText(job.due).slice(4)}` : ""}` },
+  Page: Ask,
+} as const satisfies Station;
