@@ -1,5 +1,12 @@
 import type { CuttingProblem, Strip, Used } from "./problem";
 
+/**
+ * Bin completion: few bars, each filled nearly or wholly.
+ *
+ * Bars of 10, pieces 6, 5, 4, 4, 1 in two bars: 20 of 20, nothing to waste. The first bar takes the 6 and is filled by 4 (or by 1,
+ * which wastes 3 and so is no way); the other takes 5, 4 and 1. A relaxed programme would have to be rounded to that.
+ */
+
 /** So many pieces at most are filled in bar by bar. */
 const FEW_PIECES = 150;
 /** Bars looked at, and fillings of one bar kept, before the search is given up. */

@@ -1,5 +1,13 @@
 import type { LpSolver } from "../lp";
 
+/**
+ * Whole-number programmes by cutting planes.
+ *
+ * Least x + y with 3x + 3y ≥ 4, x and y whole. Relaxed, x + y = 4/3. Divided by 3 the row says x + y ≥ 4/3, and as the left side
+ * is whole, x + y ≥ 2: a cut, which every whole answer keeps and the relaxed one breaks. So it goes on until the relaxed answer is
+ * whole, or costs more than the target.
+ */
+
 /** A row of a whole-number programme: so many of each column come to at least so much. All whole numbers. */
 export interface Row {
   of: number[];
@@ -35,7 +43,7 @@ const MOST_WORK = 400_000;
 /** Cuts with larger numbers are left: they would be lost in the solver's tolerance. */
 const MOST_OF = 1000;
 const MOST_STEPS = 200n;
-/** Worths of rows are whole numbers of this many parts. */
+/** Duals are whole numbers of this many parts. */
 const PARTS = 2 ** 40;
 
 /** What is left to be settled: the programme with the rows of a branch, cuts among them. */
@@ -49,7 +57,7 @@ interface Node {
  * Solves a whole-number programme by cuts and, where those end, by branching, most promising branch first. The relaxed
  * programmes are solved in floating point; but what is concluded from them is not: each cut is made from the basis in
  * exact fractions (Gomory 1958, strengthened after Letchford and Lodi 2002), so that it holds for every whole-number
- * answer, and each bound is worked out in whole numbers from worths rounded to whole parts. Rounding can therefore only
+ * answer, and each bound is worked out in whole numbers from duals rounded to whole parts. Rounding can therefore only
  * lose a proof, never make a false one.
  */
 export function byCuts(programme: WholeProgramme, lp: LpSolver, going: () => boolean): WholeAnswer {
@@ -155,17 +163,17 @@ const upDivided = (a: bigint, by: bigint) => (a > 0n ? (a + by - 1n) / by : -(-a
 const rest = (a: bigint, by: bigint) => ((a % by) + by) % by;
 
 /**
- * The least cost by any worths of the rows, and with one of each column at the least (linear-programming duality). Where a
- * column is worth more than it costs, so much is taken off for as many of its kind as there can be. Whole numbers.
+ * The least cost by any duals of the rows, and with one of each column at the least (linear-programming duality). Where a
+ * column is of negative reduced cost, so much is taken off for as many of its kind as there can be. Whole numbers.
  */
 function boundBy(
-  worths: number[],
+  duals: number[],
   rows: Row[],
   columns: number[],
   { costs, target, kinds, most }: Omit<WholeProgramme, "rows">,
 ): { least: number; withOne: number[] } {
-  const worth = worths.map((w) => BigInt(Math.max(0, Math.round(w * PARTS))));
-  const held = rows.flatMap((r, i) => (worth[i]! > 0n ? [{ r, w: worth[i]! }] : []));
+  const dual = duals.map((w) => BigInt(Math.max(0, Math.round(w * PARTS))));
+  const held = rows.flatMap((r, i) => (dual[i]! > 0n ? [{ r, w: dual[i]! }] : []));
   const spare = columns.map(
     (j) =>
       BigInt(costs[j]!) * BigInt(PARTS) -

@@ -3,32 +3,32 @@ import { fill, rasterOf, type Raster } from "./knapsack";
 
 const piece = fc.record({
   size: fc.integer({ min: 1, max: 40 }),
-  worth: fc.integer({ min: 0, max: 30 }),
+  profit: fc.integer({ min: 0, max: 30 }),
   most: fc.integer({ min: 0, max: 4 }),
 });
 interface Piece {
   size: number;
-  worth: number;
+  profit: number;
   most: number;
 }
 
-/** The most worth of the first `upTo` pieces within a room, by trying everything. */
+/** The most profit of the first `upTo` pieces within a room, by trying everything. */
 function brute(pieces: Piece[], room: number, kerf: number, upTo = pieces.length): number {
   if (upTo === 0) return 0;
-  const { size, worth, most } = pieces[upTo - 1]!;
+  const { size, profit, most } = pieces[upTo - 1]!;
   let best = 0;
   for (let n = 0; n <= most && n * (size + kerf) <= room + kerf; n++)
-    best = Math.max(best, n * worth + brute(pieces, room - n * (size + kerf), kerf, upTo - 1));
+    best = Math.max(best, n * profit + brute(pieces, room - n * (size + kerf), kerf, upTo - 1));
   return best;
 }
 
 const filled = (raster: Raster, pieces: Piece[], room: number, bound = false) =>
   fill(
-    pieces.map((p) => raster.thing(p.size, p.worth, p.most, bound)),
+    pieces.map((p) => raster.thing(p.size, p.profit, p.most, bound)),
     raster.room(room),
   );
 
-test("the fullest filling equals trying everything, for every number of pieces, and its counts are what it is worth", () => {
+test("the fullest filling equals trying everything, for every number of pieces, and its counts are what it is profit", () => {
   fc.assert(
     fc.property(
       fc.array(piece, { minLength: 1, maxLength: 5 }),
@@ -39,8 +39,8 @@ test("the fullest filling equals trying everything, for every number of pieces, 
         const answer = filled(raster, pieces, room);
         pieces.forEach((_, k) => {
           const counts = answer.counts(k);
-          expect(answer.worth(k)).toBe(brute(pieces, room, kerf, k + 1));
-          expect(counts.reduce((s, n, i) => s + n * pieces[i]!.worth, 0)).toBe(answer.worth(k));
+          expect(answer.profit(k)).toBe(brute(pieces, room, kerf, k + 1));
+          expect(counts.reduce((s, n, i) => s + n * pieces[i]!.profit, 0)).toBe(answer.profit(k));
           expect(counts.reduce((s, n, i) => s + n * (pieces[i]!.size + kerf), 0)).toBeLessThanOrEqual(room + kerf);
           counts.forEach((n, i) => expect(n).toBeLessThanOrEqual(i <= k ? pieces[i]!.most : 0));
         });
@@ -56,15 +56,15 @@ test("as many as fit is the same as a limit nobody reaches", () => {
       const free = pieces.map((p) => ({ ...p, most: Infinity }));
       const raster = rasterOf(free, 90, 0);
       const limited = pieces.map((p) => ({ ...p, most: 91 }));
-      expect(filled(raster, free, room).worth(pieces.length - 1)).toBe(
-        filled(rasterOf(limited, 90, 0), limited, room).worth(pieces.length - 1),
+      expect(filled(raster, free, room).profit(pieces.length - 1)).toBe(
+        filled(rasterOf(limited, 90, 0), limited, room).profit(pieces.length - 1),
       );
     }),
   );
 });
 
 describe("lengths with no common measure", () => {
-  const odd = (sizes: number[]) => sizes.map((size, i) => ({ size, worth: size + (i % 3), most: 3 }));
+  const odd = (sizes: number[]) => sizes.map((size, i) => ({ size, profit: size + (i % 3), most: 3 }));
   test("few of them: the sums they can make are counted, and the answer is exact", () => {
     fc.assert(
       fc.property(
@@ -74,13 +74,13 @@ describe("lengths with no common measure", () => {
           const pieces = odd(sizes);
           const raster = rasterOf(pieces, 2_400_000, 3_175);
           expect(raster.exact).toBe(true);
-          expect(filled(raster, pieces, room).worth(pieces.length - 1)).toBe(brute(pieces, room, 3_175));
+          expect(filled(raster, pieces, room).profit(pieces.length - 1)).toBe(brute(pieces, room, 3_175));
         },
       ),
       { numRuns: 100 },
     );
   });
-  test("many of them: rounded up a filling still fits, rounded down its worth is never below the true most", () => {
+  test("many of them: rounded up a filling still fits, rounded down its profit is never below the true most", () => {
     const sizes = Array.from({ length: 40 }, (_, i) => 1_000_003 + 7_919 * i * i);
     const pieces = odd(sizes).map((p) => ({ ...p, most: 9 }));
     const raster = rasterOf(pieces, 60_000_001, 1);
@@ -90,9 +90,9 @@ describe("lengths with no common measure", () => {
     const last = pieces.length - 1;
     const length = up.counts(last).reduce((s, n, i) => s + n * (pieces[i]!.size + 1), 0);
     expect(length).toBeLessThanOrEqual(60_000_002);
-    expect(down.worth(last)).toBeGreaterThanOrEqual(up.worth(last));
-    // No filling is worth more for its length than the densest piece (a bound of its own).
-    const densest = Math.max(...pieces.map((p) => p.worth / p.size));
-    expect(up.worth(last)).toBeLessThanOrEqual(60_000_001 * densest);
+    expect(down.profit(last)).toBeGreaterThanOrEqual(up.profit(last));
+    // No filling is profit more for its length than the densest piece (a bound of its own).
+    const densest = Math.max(...pieces.map((p) => p.profit / p.size));
+    expect(up.profit(last)).toBeLessThanOrEqual(60_000_001 * densest);
   });
 });

@@ -1,6 +1,14 @@
-/** One kind of thing that may be taken: what each is worth (whole numbers), how many there are, and how it moves. */
+/**
+ * Bounded knapsacks over whole lengths, as pricing needs them by the thousand.
+ *
+ * A strip 20 long, kerf 1; pieces of 9 (profit 5, two of them) and 6 (profit 3, four). Grown by the kerf they are 10 and 7, the
+ * room 21. Two of 10 fill 20: profit 10; three of 7 fill 21: profit 9; one of 10 and one of 7: profit 8. `fill` answers 10, and
+ * `counts` that it takes [2, 0]. `nearBest` with at least 9 gives the first two.
+ */
+
+/** One kind of thing that may be taken: what each brings (whole numbers), how many there are, and how it moves. */
 export interface Thing {
-  worth: number;
+  profit: number;
   most: number;
   /** Cells, where cells are alike. */
   size: number;
@@ -14,7 +22,7 @@ export interface Raster {
   exact: boolean;
   /** The place of a room: the last that is within it. */
   room(size: number): number;
-  thing(size: number, worth: number, most: number, bound: boolean): Thing;
+  thing(size: number, profit: number, most: number, bound: boolean): Thing;
 }
 
 /** Above so many cells the sums the sizes can make are counted instead; above so many sums sizes are rounded. */
@@ -33,9 +41,9 @@ export function rasterOf(sizes: { size: number; most: number }[], largest: numbe
   return {
     exact,
     room: (s) => Math.floor((s + kerf) / unit),
-    thing: (size, worth, most, bound) => ({
+    thing: (size, profit, most, bound) => ({
       size: bound ? Math.floor((size + kerf) / unit) : Math.ceil((size + kerf) / unit),
-      worth,
+      profit,
       most,
     }),
   };
@@ -78,7 +86,7 @@ function rasterOfSums(sums: Float64Array, kerf: number): Raster {
   return {
     exact: true,
     room: (s) => lastWithin(s + kerf),
-    thing: (size, worth, most) => ({ size: size + kerf, back: backOf(size), worth, most }),
+    thing: (size, profit, most) => ({ size: size + kerf, back: backOf(size), profit, most }),
   };
 }
 
@@ -89,14 +97,14 @@ function gcd(a: number, b: number): number {
 
 /** The best fillings of every room up to a largest, with the things taken in order: the first k of them, for every k. */
 export interface Filled {
-  /** Most worth of the whole room with the things up to and including k. */
-  worth(k: number): number;
+  /** Most profit of the whole room with the things up to and including k. */
+  profit(k: number): number;
   /** How many of each thing up to k the best filling of the room takes. */
   counts(k: number, room?: number): number[];
 }
 
 /**
- * Fills a room with the most worth: an exact bounded knapsack over whole cells (dynamic programming, Bellman 1957).
+ * Fills a room with the most profit: an exact bounded knapsack over whole cells (dynamic programming, Bellman 1957).
  * `row` is shown the values for all rooms after each thing. Ties keep fewer things.
  */
 export function fill(things: Thing[], room: number, row?: (k: number, values: Float64Array) => void): Filled {
@@ -106,16 +114,16 @@ export function fill(things: Thing[], room: number, row?: (k: number, values: Fl
   const passes: Pass[][] = [];
   things.forEach((thing, k) => {
     const own: Pass[] = [];
-    const fits = thing.worth > 0 ? fitting(thing, room) : 0;
-    if (thing.back) takeSome(values, own, thing.back, thing.worth, Math.min(fits, thing.most));
-    else if (fits > 1 && thing.most >= fits) takeAny(values, own, thing.size, thing.worth);
-    else takeCells(values, own, thing.size, thing.worth, Math.min(fits, thing.most));
+    const fits = thing.profit > 0 ? fitting(thing, room) : 0;
+    if (thing.back) takeSome(values, own, thing.back, thing.profit, Math.min(fits, thing.most));
+    else if (fits > 1 && thing.most >= fits) takeAny(values, own, thing.size, thing.profit);
+    else takeCells(values, own, thing.size, thing.profit, Math.min(fits, thing.most));
     passes.push(own);
     ends.push(values[room]!);
     row?.(k, values);
   });
   return {
-    worth: (k) => (k < 0 ? 0 : ends[k]!),
+    profit: (k) => (k < 0 ? 0 : ends[k]!),
     counts: (last, from = room) => {
       const counts = things.map(() => 0);
       let c = from;
@@ -135,12 +143,12 @@ export function fill(things: Thing[], room: number, row?: (k: number, values: Fl
 /** One way to fill a room: which things it takes, each as often as it is named. */
 export interface Filling {
   taken: number[];
-  worth: number;
+  profit: number;
 }
 
 /**
- * Every full filling of a room that is worth at least so much: nothing more would fit. Undefined when there are more than
- * `limit`. Walks the table of `fill` backwards, taking only what can still end at the worth asked.
+ * Every full filling of a room that is profit at least so much: nothing more would fit. Undefined when there are more than
+ * `limit`. Walks the table of `fill` backwards, taking only what can still end at the profit asked.
  */
 export function nearBest(things: Thing[], room: number, least: number, limit: number): Filling[] | undefined {
   const tables: Float64Array[] = [];
@@ -151,18 +159,18 @@ export function nearBest(things: Thing[], room: number, least: number, limit: nu
   let steps = 0;
   const after = ({ back, size }: Thing, c: number) => (back ? back[c]! : c - size);
   const opens = (k: number, c: number) => counts[k]! < things[k]!.most && after(things[k]!, c) >= 0;
-  const walk = (last: number, c: number, worth: number): boolean => {
+  const walk = (last: number, c: number, profit: number): boolean => {
     if (found.length > limit || steps > STEPS * limit) return false;
-    if (worth >= least && !things.some((_, k) => opens(k, c))) found.push({ taken: [...taken], worth });
-    for (let k = last; k >= 0 && worth + tables[k]![c]! >= least; k--) {
+    if (profit >= least && !things.some((_, k) => opens(k, c))) found.push({ taken: [...taken], profit });
+    for (let k = last; k >= 0 && profit + tables[k]![c]! >= least; k--) {
       steps++;
       const thing = things[k]!;
       if (!opens(k, c)) continue;
       const next = after(thing, c);
-      if (worth + thing.worth + tables[k]![next]! < least) continue;
+      if (profit + thing.profit + tables[k]![next]! < least) continue;
       counts[k]!++;
       taken.push(k);
-      const going = walk(k, next, worth + thing.worth);
+      const going = walk(k, next, profit + thing.profit);
       taken.pop();
       counts[k]!--;
       if (!going) return false;
@@ -190,11 +198,11 @@ function fitting({ size, back }: Thing, room: number): number {
 }
 
 /** As many as fit: one pass upwards. */
-function takeAny(values: Float64Array, passes: Pass[], size: number, worth: number): void {
+function takeAny(values: Float64Array, passes: Pass[], size: number, profit: number): void {
   const took = new Uint16Array(values.length);
   passes.push({ took, times: 1 });
   for (let c = size; c < values.length; c++) {
-    const v = values[c - size]! + worth;
+    const v = values[c - size]! + profit;
     if (v > values[c]!) {
       values[c] = v;
       took[c] = took[c - size]! + 1;
@@ -203,13 +211,13 @@ function takeAny(values: Float64Array, passes: Pass[], size: number, worth: numb
 }
 
 /** At most so many: passes downwards that take 1, 2, 4 … at once. */
-function takeCells(values: Float64Array, passes: Pass[], size: number, worth: number, most: number): void {
+function takeCells(values: Float64Array, passes: Pass[], size: number, profit: number, most: number): void {
   for (let times = 1, left = most; left > 0; left -= times, times *= 2) {
     const n = Math.min(times, left);
     const took = new Uint8Array(values.length);
     passes.push({ took, times: n });
     for (let c = values.length - 1, at = c - n * size; at >= 0; c--, at--) {
-      const v = values[at]! + n * worth;
+      const v = values[at]! + n * profit;
       if (v > values[c]!) {
         values[c] = v;
         took[c] = 1;
@@ -219,12 +227,12 @@ function takeCells(values: Float64Array, passes: Pass[], size: number, worth: nu
 }
 
 /** The same over sums, by where each leads back to. */
-function takeSome(values: Float64Array, passes: Pass[], back: Int32Array, worth: number, most: number): void {
+function takeSome(values: Float64Array, passes: Pass[], back: Int32Array, profit: number, most: number): void {
   for (let left = most; left > 0; left--) {
     const took = new Uint8Array(values.length);
     let took1 = false;
     for (let c = values.length - 1; c > 0 && back[c]! >= 0; c--) {
-      const v = values[back[c]!]! + worth;
+      const v = values[back[c]!]! + profit;
       if (v > values[c]!) {
         values[c] = v;
         took[c] = 1;

@@ -19,9 +19,9 @@ const some = fc.array(
   }),
   { minLength: 1, maxLength: 3 },
 );
-const worths = fc.array(fc.integer({ min: 0, max: 50 }), { minLength: 3, maxLength: 3 });
+const someDuals = fc.array(fc.integer({ min: 0, max: 50 }), { minLength: 3, maxLength: 3 });
 
-const worthOf = (gives: number[], worth: number[]) => gives.reduce((sum, n, i) => sum + n * worth[i]!, 0);
+const valueOf = (gives: number[], duals: number[]) => gives.reduce((sum, n, i) => sum + n * duals[i]!, 0);
 
 const inside = (p: Pattern, { pieces, kerf, stock }: CuttingProblem) => {
   for (const t of p.stretches) {
@@ -43,40 +43,40 @@ const inside = (p: Pattern, { pieces, kerf, stock }: CuttingProblem) => {
 
 test("no pattern is worth more than the price says, and one that is built fits and takes no more than is left (brute force)", () => {
   fc.assert(
-    fc.property(some, worths, (pieces, worth) => {
+    fc.property(some, someDuals, (pieces, duals) => {
       const p = problem(pieces);
       const left = pieces.map((x) => x.quantity);
       const pricer = pricerOf(p);
-      const { most, offers } = pricer.best(0, worth, left);
-      const truly = Math.max(...everyPattern(p.pieces, p.kerf, p.stock[0]!.clear[0]!).map((g) => worthOf(g, worth)));
+      const { most, offers } = pricer.best(0, duals, left);
+      const truly = Math.max(...everyPattern(p.pieces, p.kerf, p.stock[0]!.clear[0]!).map((g) => valueOf(g, duals)));
       expect(most).toBeGreaterThanOrEqual(truly);
       for (const o of offers) inside(o.pattern, p);
-      const built = pricer.fitting(0, worth, left);
+      const built = pricer.fitting(0, duals, left);
       if (built) {
         inside(built.pattern, p);
         built.pattern.gives.forEach((n, i) => expect(n).toBeLessThanOrEqual(left[i]!));
-        expect(built.gives).toBeLessThanOrEqual(truly);
+        expect(built.value).toBeLessThanOrEqual(truly);
       }
     }),
     { numRuns: 60 },
   );
 });
 
-test("of all patterns worth enough none is missed that is not part of another, and each can be cut (brute force)", () => {
+test("of all patterns of value enough none is missed that is not part of another, and each can be cut (brute force)", () => {
   fc.assert(
-    fc.property(some, worths, fc.double({ min: 0.5, max: 1, noNaN: true }), (pieces, worth, part) => {
+    fc.property(some, someDuals, fc.double({ min: 0.5, max: 1, noNaN: true }), (pieces, duals, part) => {
       const p = problem(pieces);
       const every = everyPattern(p.pieces, p.kerf, p.stock[0]!.clear[0]!);
-      const least = part * Math.max(...every.map((g) => worthOf(g, worth)));
+      const least = part * Math.max(...every.map((g) => valueOf(g, duals)));
       const among = pieces.map(() => true);
-      const near = pricerOf(p).near(0, worth, pieces.map((x) => x.quantity), least, among, 5000); // prettier-ignore
+      const near = pricerOf(p).near(0, duals, pieces.map((x) => x.quantity), least, among, 5000); // prettier-ignore
       for (const n of near ?? []) {
         inside(n.pattern(), p);
-        expect([n.pattern().gives, worthOf(n.gives, worth)]).toEqual([n.gives, n.worth]);
-        expect(n.worth).toBeGreaterThanOrEqual(least);
+        expect([n.pattern().gives, valueOf(n.gives, duals)]).toEqual([n.gives, n.value]);
+        expect(n.value).toBeGreaterThanOrEqual(least);
       }
       for (const gives of every)
-        if (worthOf(gives, worth) >= Math.max(least, 1e-9))
+        if (valueOf(gives, duals) >= Math.max(least, 1e-9))
           expect(near?.some((n) => n.gives.every((g, i) => g >= gives[i]!)) ?? true).toBe(true);
       // So few are always found.
       if (every.length < 20) expect(near).toBeDefined();
@@ -87,9 +87,9 @@ test("of all patterns worth enough none is missed that is not part of another, a
 
 test("a third stage never gives less, and without a trim never more, than two stages with one", () => {
   fc.assert(
-    fc.property(some, worths, (pieces, worth) => {
+    fc.property(some, someDuals, (pieces, duals) => {
       const left = pieces.map((x) => x.quantity);
-      const most = (style: Style) => pricerOf(problem(pieces, style)).best(0, worth, left).most;
+      const most = (style: Style) => pricerOf(problem(pieces, style)).best(0, duals, left).most;
       expect(most({ ...TWO, stages: 3 })).toBeGreaterThanOrEqual(most(TWO));
       expect(most({ ...TWO, trim: false })).toBeLessThanOrEqual(most(TWO));
     }),

@@ -1,6 +1,11 @@
 import type { Order } from "@/core/boards/laid";
 
 /**
+ * Stock 100 × 20 at 10, pieces A 60 × 10 (3 wanted) and B 40 × 10 (3 wanted), kerf 0. Ripped first, one pattern has two strips of 10,
+ * each a section of A and one of B: it gives [2, 2]. Cut twice it gives [4, 4]; trimmed to what is wanted, [2, 2] and [1, 1].
+ */
+
+/**
  * A cutting problem without any trade in it: rectangles out of rectangles by straight cuts from edge to edge. Sizes are
  * whole numbers of any unit. What is one-dimensional has pieces and stock of one width.
  */

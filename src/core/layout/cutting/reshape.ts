@@ -5,10 +5,18 @@ import {
   type Item,
   type Pattern,
   type Section,
+  type Stretch,
   type Strip,
   type Used,
 } from "./problem";
-import { gathered } from "./pricing";
+
+/**
+ * Patterns and problems put into another shape, with nothing won or lost: pieces alike made one and told apart again, what a pattern
+ * gives too much taken out of it.
+ *
+ * Two lines want 6 and 4 sides of 19 1/8 × 9 5/8. Merged they are one piece, 10 wanted; a pattern with 4 of it is cut three times.
+ * Split, the first board is [4, 0], the second [2, 2], the third [0, 2] once the two sides too many are trimmed off it.
+ */
 
 /** Pieces alike in size and turning become one; `of` says which each was. */
 export function merge(problem: CuttingProblem): { merged: CuttingProblem; of: number[] } {
@@ -144,6 +152,50 @@ function folded(strips: Strip[]): Strip[] {
   const out = new Map<string, Strip>();
   for (const s of strips) {
     const key = JSON.stringify([s.size, s.sections]);
+    const before = out.get(key);
+    out.set(key, before ? { ...before, count: before.count + s.count } : s);
+  }
+  return [...out.values()];
+}
+
+/** A pattern without what it gives above what is left; undefined when nothing remains. */
+export function clipped(pattern: Pattern, left: number[]): Pattern | undefined {
+  const rest = [...left];
+  const stretches = pattern.stretches.flatMap((t): Stretch[] => {
+    const strips = t.strips.flatMap((s) =>
+      Array.from({ length: s.count }, (): Strip => {
+        const sections = fit(s.sections, rest);
+        given([{ strips: [{ size: 0, count: 1, sections }] }], rest.length).forEach((n, i) => (rest[i]! -= n));
+        return { ...s, count: 1, sections };
+      }).filter((x) => x.sections.length > 0),
+    );
+    return strips.length > 0 ? [{ ...t, strips }] : [];
+  });
+  return stretches.length > 0 ? { ...pattern, stretches, gives: given(stretches, left.length) } : undefined;
+}
+
+/** Leaves out of a strip's sections what is more than is left. */
+export function fit(sections: Section[], left: number[]): Section[] {
+  const rest = [...left];
+  const out: Section[] = [];
+  for (const section of sections) {
+    for (let n = 0; n < section.count; n++) {
+      const items = section.items.flatMap((i): Item[] => {
+        const count = Math.min(i.count, rest[i.piece]!);
+        rest[i.piece]! -= count;
+        return count > 0 ? [{ ...i, count }] : [];
+      });
+      if (items.length > 0) out.push({ ...section, count: 1, items });
+    }
+  }
+  return gathered(out);
+}
+
+/** Sections that are alike, one after another, as one with a count. */
+export function gathered(sections: Section[]): Section[] {
+  const out = new Map<string, Section>();
+  for (const s of sections) {
+    const key = `${s.size} ${s.items.map((i) => `${i.piece}${i.turned}${i.count}`).join()}`;
     const before = out.get(key);
     out.set(key, before ? { ...before, count: before.count + s.count } : s);
   }

@@ -1,14 +1,23 @@
-import { boardBound } from "../bound";
 import type { LpSolver } from "../lp";
-import { costOf, type CuttingProblem, type CutStock, type Reasons, type Room, type Style, type Used } from "./problem";
+import { leastOf } from "./bysize";
 import { barByBar } from "./completion";
-import { pricerOf } from "./pricing";
-import { Pool, relax } from "./programme";
+import { settle } from "./enumeration";
+import { generateColumns, type MasterAnswer } from "./master";
+import { areaDuals, construct, dive, type Diver, homogeneous, type Rest, restrictedMaster } from "./primal";
+import { type Pricer, pricerOf } from "./pricing";
+import { costOf, type CuttingProblem, type Reasons, type Style, type Used } from "./problem";
 import { merge, split, trimmed } from "./reshape";
-import { settle } from "./settle";
-import { type Sums, sumsOf } from "./sums";
+import { Solving, type Watcher } from "./solving";
 import { fewerPatterns, unbeaten } from "./tidy";
-import { areaWorth, cheaper, construct, covers, dive, type Diver, type Rest, singles, wholeNumbers } from "./rounding";
+
+/**
+ * Cutting stock by column generation, with an incumbent and a bound that meet where they can.
+ *
+ * 80 sides of 19 1/8 out of boards with 95 1/2 to use: by size alone 80 · (19 1/8 + 1/8) / (95 1/2 + 1/8) says 17 boards. The
+ * sequential heuristic cuts four a board, 20 boards: the incumbent. The relaxed programme has one column, four a board, and says 20:
+ * the bound. They meet, the gap is nothing, and the layout is proven. Where they do not meet, dives look for a better incumbent,
+ * and enumeration for a better one or a higher bound.
+ */
 
 export interface CuttingAnswer {
   /** Gives every piece exactly as often as wanted, less what is `short`. */
@@ -27,12 +36,6 @@ export interface CuttingAnswer {
   others: Used[];
 }
 
-/** Tells of every better layout with the bound so far, and is asked whether to go on. */
-export interface Watcher {
-  hear?(best: { cost: number; bound: number; count: number }): void;
-  goOn?(): boolean;
-}
-
 export interface Wishes {
   /** How many set-ups a layout takes, and what one more is held to cost. */
   setUps(used: Used): number;
@@ -41,21 +44,22 @@ export interface Wishes {
   kept(used: Used): number;
 }
 
+/** Area to these powers stands in for duals when the first layouts are built. */
 const POWERS = [1, 1.15, 1.5, 0.95, 2];
 /** Dives from the root end after so many, or so many programmes times their rows: a measure of work, not of time. */
 const DIVES = 12;
+const DIVE_WORK = { flat: 30_000, sheet: 1_500 };
 /** Cells filled by pricing after which a search ends with what it has. */
 const MOST_SPENT = 2e9;
-/** How far from the bound to the best so far what is settled lies, one after another. */
+/** How far from the bound to the incumbent the targets of an enumeration lie, one after another. */
 const SHARES = [0, 1 / 8, 1 / 4, 1 / 2, 1];
-/** With several prices nothing rounds up far: nearer the bound than this part of it, no further dive is worth its time. */
-const NEAR = 3e-4;
-const DIVE_WORK = { flat: 30_000, sheet: 1_500 };
+/** With several prices nothing rounds up far: a gap smaller than this part of the bound is worth no further dive. */
+const GAP = 3e-4;
 
 /**
  * Solves a cutting problem: a layout, what it costs, and the least any could cost. First layouts built board by board,
- * then the relaxed programme with its bound, dives from it and whole numbers over all patterns met. `hear` is told of
- * every better layout with the bound so far and stops the search by returning false. The same problem gives the same
+ * then the relaxed programme with its bound, dives from it, the restricted master in whole numbers, and enumeration. `hear` is told
+ * of every better layout with the bound so far; `goOn` stops the search by returning false. The same problem gives the same
  * answer. Pieces alike are solved as one.
  */
 export function solveCutting(
@@ -76,168 +80,191 @@ function solveMerged(
   watcher: Watcher,
   wishes?: Wishes,
 ): CuttingAnswer {
-  const { pieces, stock, style } = problem;
-  const rest: Rest = { left: pieces.map((p) => p.quantity), supply: stock.map((s) => s.available) };
-  const sums = sumsOf(stock.map((s) => s.price));
-  const pool = new Pool();
-  let best: Used | undefined;
-  let left: number[] = [];
-  const plain = anyBound(problem, sums);
-  let bound = plain;
-  const reasons: Reasons = { size: plain };
-  let going = true;
-  const goingOn = () => (going &&= watcher.goOn?.() ?? true);
-  const tell = () => {
-    if (best) watcher.hear?.({ cost: costOf(best, stock), bound, count: best.reduce((n, u) => n + u.repeat, 0) });
-  };
-  const reaches = (b: number) =>
-    !goingOn() || (best !== undefined && sum(left) === 0 && costOf(best, stock) <= b + 1e-9);
-  const found = (used: Used, over: number[] = []): void => {
-    if (wishes && sum(over) === 0 && seen.length < MOST_SEEN) seen.push(trimmed(used, rest.left));
-    // Whatever found it, what is overdrawn or gives too little is no layout.
-    if (sum(over) === 0 && !covers(used, rest)) return;
-    const fewer = sum(over) < sum(left) || !best;
-    if (!fewer && (sum(over) > sum(left) || !cheaper(used, best, stock))) return;
-    best = trimmed(used, rest.left);
-    left = over;
-    tell();
-  };
-  /** Whole layouts met, for the maker's other wishes. */
-  const seen: Used[] = [];
-
-  /** Looks for layouts of one style; `bounding` when it is the style the bound is for. */
-  const search = (own: Style, bounding: boolean) => {
-    const pricer = pricerOf({ ...problem, style: own });
-    let goal = bound;
-    const heavy = own.stages === 3;
-    const goOn = () => goingOn() && pricer.spent() < MOST_SPENT;
-    const flat = new Set(pieces.map((p) => p.width)).size === 1 && !pieces.some((p) => p.turn);
-    for (const power of heavy ? POWERS.slice(0, 1) : POWERS) {
-      const built = construct(stock, pricer, rest, areaWorth(pieces, power));
-      for (const u of built.used) pool.add(u.pattern);
-      found(built.used, built.left);
-      if (reaches(goal)) return;
-      if (pricer.spent() > MOST_SPENT / 8) break;
-    }
-    if (!lp) return;
-    for (const p of singles({ stock, pricer }, rest)) pool.add(p);
-    const raise = (b: number, why?: Reasons["tried"]) => {
-      if (bounding && !why) reasons.fractions = Math.max(b, reasons.fractions ?? 0);
-      goal = Math.max(goal, sums.up(b));
-      if (!bounding || goal <= bound) return;
-      if (why) reasons.tried = why;
-      bound = goal;
-      tell();
-    };
-    const root = relax(stock, pricer, rest.left, rest.supply, pool, lp, {
-      rounds: bounding ? 1000 : 60,
-      going: goOn,
-      // With whole prices a bound that rounds up to what the programme costs is as good as it gets.
-      enough: (cost, b) => {
-        raise(b);
-        return goal >= sums.up(cost - 1e-7 * cost) - 1e-9 || reaches(goal);
-      },
-    });
-    if (!root) return;
-    raise(root.bound);
-    const several = stock.length > 1;
-    const nearly = () => (several ? goal * (1 + NEAR) : goal);
-    /**
-     * Finds cheaper cuttings, or counts out that there are any: first for the least that could be, then for more and more,
-     * up to what is next cheaper than the best. @returns true when it seems that nothing is, and looking on is idle
-     */
-    const settling = (): boolean => {
-      if (!best || sum(left) > 0 || reaches(goal)) return false;
-      const converged = relax(stock, pricer, rest.left, rest.supply, pool, lp, { rounds: 1000, going: goOn });
-      if (!converged) return false;
-      let tried = -Infinity;
-      let prove = true;
-      for (const share of SHARES) {
-        const most = sums.below(costOf(best, stock));
-        if (most === undefined || most < goal - 1e-9 || !goOn()) return false;
-        const target = Math.min(most, sums.up(goal + share * (most - goal)));
-        if (target <= tried + 1e-9) continue;
-        tried = target;
-        const settled = settle({ stock, pricer, lp, going: goOn, prove }, rest, converged, target);
-        if (!settled) return false;
-        const { used, least, patterns, vain } = settled;
-        if (sums.up(least) > goal + 1e-9) raise(least, { patterns, upTo: sums.below(sums.up(least)) ?? 0 });
-        if (used) found(used);
-        if (vain && target === most) return true;
-        // What is not proven for so much is not for more.
-        prove &&= least > target;
-      }
-      return false;
-    };
-    let work = 0;
-    const diver: Diver = {
-      stock,
-      pieces,
-      pricer,
-      pool,
-      lp: (model) => {
-        work += model.rows.length;
-        return lp(model);
-      },
-      going: goOn,
-      mayBeat: (cost) => !best || sum(left) > 0 || sums.up(cost - 1e-7 * cost) < costOf(best, stock) - 1e-9,
-      buildEvery: heavy ? 6 : flat ? 1 : 3,
-      found: (used) => {
-        found(used);
-        return reaches(goal);
-      },
-    };
-    for (
-      let i = 0;
-      i < (bounding && !heavy ? DIVES : 1) &&
-      work < DIVE_WORK[flat ? "flat" : "sheet"] &&
-      goOn() &&
-      !reaches(i > 0 ? nearly() : goal);
-      i++
-    ) {
-      dive(diver, rest, root, i);
-      if (i === 1 && flat && !reaches(goal)) found(barByBar(problem, goal) ?? []);
-      if (i > 0 || !bounding || heavy || reaches(goal)) continue;
-      if (several && !reaches(nearly())) wholeNumbers(diver, rest, root);
-      if (settling()) return;
-      if (!several && !flat && !reaches(goal)) wholeNumbers(diver, rest, root);
-    }
-  };
+  const { pieces, style } = problem;
+  const s = new Solving(problem, watcher, wishes !== undefined);
   if (pieces.length > 0) {
     // What is easier to cut goes first, and stays when nothing is cheaper.
-    if (style.stages === 3) search({ ...style, stages: 2 }, false);
-    else if (style.trim && style.plainFirst) search({ ...style, trim: false, ripOnly: true }, false);
+    if (style.stages === 3) new Search(s, { ...style, stages: 2 }, false, lp).run();
+    else if (style.trim && style.plainFirst) new Search(s, { ...style, trim: false, ripOnly: true }, false, lp).run();
     // Told to stop before it began, it still answers with a whole layout.
-    if (!best || sum(left) > 0 || !reaches(bound)) search(style, true);
+    if (!s.isWhole || !s.reaches(s.bound)) new Search(s, style, true, lp).run();
   }
-
-  let used = best ?? [];
-  let others: Used[] = [];
-  if (wishes && used.length > 0 && sum(left) === 0) {
-    const exact = (u: Used) => trimmed(u, rest.left);
-    const plainest = pieceByPiece(problem, rest);
-    if (plainest) seen.push(plainest);
-    const tidier = lp && going ? fewerPatterns(used, stock, rest, exact, lp) : [];
-    others = unbeaten([used, ...seen, ...tidier], stock, wishes.setUps);
-    const value = (u: Used) => costOf(u, stock) + wishes.price * wishes.setUps(u) - wishes.kept(u);
-    used = [...others, ...seen].reduce((a, b) => (value(b) < value(a) - 1e-9 ? b : a), others[0]!);
-  }
-  const cost = costOf(used, stock);
-  const short = left.flatMap((quantity, piece) => (quantity > 0 ? [{ piece, quantity }] : []));
+  const { used, others } = wishes && s.isWhole ? asWished(s, wishes, lp) : { used: s.incumbent ?? [], others: [] };
+  const cost = costOf(used, s.stock);
+  const short = s.left.flatMap((quantity, piece) => (quantity > 0 ? [{ piece, quantity }] : []));
   return {
     used,
     cost,
-    bound,
+    bound: s.bound,
     fewest: Math.ceil(leastOf(problem) - 1e-6),
-    reasons,
-    boundStyle: bound > plain + 1e-9 ? "style" : "any",
-    proven: short.length === 0 && cost <= bound + 1e-9,
+    reasons: s.reasons,
+    boundStyle: s.bound > s.plain + 1e-9 ? "style" : "any",
+    proven: short.length === 0 && cost <= s.bound + 1e-9,
     short,
     others,
   };
 }
 
-const MOST_SEEN = 200;
+/** Of all whole layouts met the one that suits the maker's wishes best, and those none beats in both cost and set-ups. */
+function asWished(s: Solving, wishes: Wishes, lp: LpSolver | undefined): { used: Used; others: Used[] } {
+  const used = s.incumbent!;
+  if (used.length === 0) return { used, others: [] };
+  const exact = (u: Used) => trimmed(u, s.rest.left);
+  const plainest = pieceByPiece(s.problem, s.rest);
+  if (plainest) s.seen.push(plainest);
+  const tidier = lp && !s.stopped ? fewerPatterns(used, s.stock, s.rest, exact, lp) : [];
+  const others = unbeaten([used, ...s.seen, ...tidier], s.stock, wishes.setUps);
+  const value = (u: Used) => costOf(u, s.stock) + wishes.price * wishes.setUps(u) - wishes.kept(u);
+  return { used: [...others, ...s.seen].reduce((a, b) => (value(b) < value(a) - 1e-9 ? b : a), others[0]!), others };
+}
+
+/** Looks for layouts of one style; `bounding` when it is the style the bound is for. */
+class Search {
+  private readonly pricer: Pricer;
+  private readonly heavy: boolean;
+  /** Every piece is as wide as the others: bars. */
+  private readonly flat: boolean;
+  /** Boards of several prices. */
+  private readonly several: boolean;
+  /** What no layout of this style is known to be cheaper than. */
+  private target: number;
+  /** Rows of the programmes solved by dives. */
+  private work = 0;
+
+  constructor(
+    private readonly s: Solving,
+    style: Style,
+    private readonly bounding: boolean,
+    private readonly lp: LpSolver | undefined,
+  ) {
+    const { pieces, stock } = s.problem;
+    this.pricer = pricerOf({ ...s.problem, style });
+    this.heavy = style.stages === 3;
+    this.flat = new Set(pieces.map((p) => p.width)).size === 1 && !pieces.some((p) => p.turn);
+    this.several = stock.length > 1;
+    this.target = s.bound;
+  }
+
+  run(): void {
+    const { s, lp } = this;
+    if (this.firstLayouts() || !lp) return;
+    for (const p of homogeneous({ stock: s.stock, pricer: this.pricer }, s.rest)) s.pool.add(p);
+    const root = this.generate({
+      rounds: this.bounding ? 1000 : 60,
+      // With whole prices a bound that rounds up to what the programme costs is as good as it gets.
+      enough: (cost, bound) => {
+        this.raise(bound);
+        return this.target >= s.sums.up(cost - 1e-7 * cost) - 1e-9 || s.reaches(this.target);
+      },
+    });
+    if (!root) return;
+    this.raise(root.bound);
+    this.dives(root, lp);
+  }
+
+  private goOn = (): boolean => this.s.goesOn() && this.pricer.spent() < MOST_SPENT;
+
+  /** @returns true when the incumbent is at the target already */
+  private firstLayouts(): boolean {
+    const { s, pricer } = this;
+    for (const power of this.heavy ? POWERS.slice(0, 1) : POWERS) {
+      const built = construct(s.stock, pricer, s.rest, areaDuals(s.problem.pieces, power));
+      for (const u of built.used) s.pool.add(u.pattern);
+      s.consider(built.used, built.left);
+      if (s.reaches(this.target)) return true;
+      if (pricer.spent() > MOST_SPENT / 8) break;
+    }
+    return false;
+  }
+
+  private generate(how: {
+    rounds: number;
+    enough?: (cost: number, bound: number) => boolean;
+  }): MasterAnswer | undefined {
+    const { s, pricer, goOn: going } = this;
+    return generateColumns(s.stock, pricer, s.rest.left, s.rest.supply, s.pool, this.lp!, { ...how, going });
+  }
+
+  private raise(bound: number, tried?: Reasons["tried"]): void {
+    const { s } = this;
+    if (this.bounding && !tried) s.reasons.fractions = Math.max(bound, s.reasons.fractions ?? 0);
+    this.target = Math.max(this.target, s.sums.up(bound));
+    if (!this.bounding || this.target <= s.bound) return;
+    if (tried) s.reasons.tried = tried;
+    s.raise(this.target);
+  }
+
+  /** The gap is nothing, or too small to be worth looking further. */
+  private isNear(): boolean {
+    return this.s.reaches(this.several ? this.target * (1 + GAP) : this.target);
+  }
+
+  private dives(root: MasterAnswer, lp: LpSolver): void {
+    const { s, heavy, flat, several, bounding } = this;
+    const diver: Diver = {
+      stock: s.stock,
+      pieces: s.problem.pieces,
+      pricer: this.pricer,
+      pool: s.pool,
+      lp: (model) => {
+        this.work += model.rows.length;
+        return lp(model);
+      },
+      going: this.goOn,
+      mayBeat: (cost) => !s.isWhole || s.sums.up(cost - 1e-7 * cost) < s.cost - 1e-9,
+      buildEvery: heavy ? 6 : flat ? 1 : 3,
+      consider: (used) => {
+        s.consider(used);
+        return s.reaches(this.target);
+      },
+    };
+    const most = bounding && !heavy ? DIVES : 1;
+    for (let i = 0; i < most && this.work < DIVE_WORK[flat ? "flat" : "sheet"] && this.goOn(); i++) {
+      if (i > 0 ? this.isNear() : s.reaches(this.target)) return;
+      dive(diver, s.rest, root, i);
+      if (i === 1 && flat && !s.reaches(this.target)) s.consider(barByBar(s.problem, this.target) ?? []);
+      if (i > 0 || !bounding || heavy || s.reaches(this.target)) continue;
+      if (several && !this.isNear()) restrictedMaster(diver, s.rest, root);
+      if (this.settles(lp)) return;
+      if (!several && !flat && !s.reaches(this.target)) restrictedMaster(diver, s.rest, root);
+    }
+  }
+
+  /**
+   * Finds cheaper cuttings, or counts out that there are any: first for the least that could be, then for more and more,
+   * up to what is next cheaper than the incumbent. @returns true when it seems that nothing is, and looking on is idle
+   */
+  private settles(lp: LpSolver): boolean {
+    const { s } = this;
+    if (!s.isWhole || s.reaches(this.target)) return false;
+    const converged = this.generate({ rounds: 1000 });
+    if (!converged) return false;
+    let tried = -Infinity;
+    let prove = true;
+    for (const share of SHARES) {
+      const most = s.sums.below(s.cost);
+      if (most === undefined || most < this.target - 1e-9 || !this.goOn()) return false;
+      const upTo = Math.min(most, s.sums.up(this.target + share * (most - this.target)));
+      if (upTo <= tried + 1e-9) continue;
+      tried = upTo;
+      const settled = settle(
+        { stock: s.stock, pricer: this.pricer, lp, going: this.goOn, prove },
+        s.rest,
+        converged,
+        upTo,
+      );
+      if (!settled) return false;
+      const { used, least, patterns, vain } = settled;
+      if (s.sums.up(least) > this.target + 1e-9)
+        this.raise(least, { patterns, upTo: s.sums.below(s.sums.up(least)) ?? 0 });
+      if (used) s.consider(used);
+      if (vain && upTo === most) return true;
+      // What is not proven for so much is not for more.
+      prove &&= least > upTo;
+    }
+    return false;
+  }
+}
 
 /** Every piece on boards of its own: the most wood, and the fewest settings. Undefined when the stock does not allow it. */
 function pieceByPiece(problem: CuttingProblem, rest: Rest): Used | undefined {
@@ -257,44 +284,6 @@ function pieceByPiece(problem: CuttingProblem, rest: Rest): Used | undefined {
     used.push(...built.used);
   }
   return used;
-}
-
-const sum = (ns: number[]) => ns.reduce((a, b) => a + b, 0);
-
-/** How many of the largest board the pieces fill at the least, whatever the cutting; a fraction. */
-function leastOf({ pieces, stock, kerf }: CuttingProblem): number {
-  const rooms = stock.flatMap((s) => s.clear);
-  if (rooms.length !== stock.length || rooms.length === 0) return 0;
-  const around = { length: Math.max(...rooms.map((r) => r.length)), width: Math.max(...rooms.map((r) => r.width)) };
-  if (!pieces.some((p) => p.turn && p.length !== p.width)) return boardBound(pieces, around, kerf);
-  const area = pieces.reduce((n, p) => n + p.quantity * (p.length + kerf) * (p.width + kerf), 0);
-  return area / ((around.length + kerf) * (around.width + kerf));
-}
-
-/** The least any cutting at all could cost, by dual feasible functions; 0 when nothing simple can be said. */
-function anyBound(problem: CuttingProblem, sums: Sums): number {
-  const { pieces, stock, kerf } = problem;
-  const free = stock.filter((s) => s.price === 0);
-  if (free.some((s) => s.available === null)) return 0;
-  const bought = stock.filter((s) => s.price > 0);
-  if (bought.length === 0) return 0;
-  const rooms = stock.flatMap((s) => s.clear);
-  if (rooms.length > stock.length) return 0;
-  const grown = (r: Room) => (r.length + kerf) * (r.width + kerf);
-  const area = (s: CutStock) => s.clear.reduce((n, r) => n + grown(r), 0);
-  const boards = leastOf(problem);
-  const need = boards - free.reduce((n, s) => n + s.available!, 0);
-  if (bought.length === 1) return Math.max(0, Math.ceil(need - 1e-6)) * bought[0]!.price;
-  // The cheapest area first.
-  let open =
-    pieces.reduce((n, p) => n + p.quantity * grown(p), 0) - free.reduce((n, s) => n + s.available! * area(s), 0);
-  let cost = 0;
-  for (const s of [...bought].sort((a, b) => a.price / area(a) - b.price / area(b))) {
-    const taken = Math.max(0, Math.min(open, (s.available ?? Infinity) * area(s)));
-    cost += (taken / area(s)) * s.price;
-    open -= taken;
-  }
-  return sums.up(cost - 1e-9 * cost);
 }
 
 /** Numbers with decimals as whole ones: all multiplied by the same power of ten. @throws RangeError beyond six decimals */

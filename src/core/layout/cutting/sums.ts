@@ -1,3 +1,10 @@
+/**
+ * What a cutting can cost: a sum of prices, so that a bound rounds up to the next such sum.
+ *
+ * Boards at 8.60 and 14.20: nothing costs between 22.80 (one of each) and 25.80 (three of the first). A bound of 23.10 is therefore
+ * one of 25.80, and a layout for 25.80 is proven.
+ */
+
 /** What a cutting can cost at all: sums of the prices, each taken any number of times. */
 export interface Sums {
   /** The least sum that is not below; a hair above a sum is that sum. */

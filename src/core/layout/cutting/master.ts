@@ -1,12 +1,22 @@
 import type { LpModel, LpSolver } from "../lp";
 import { type CutStock, type Pattern, patternKey, type Supply } from "./problem";
-import { clipped, type Pricer } from "./pricing";
+import type { Pricer } from "./pricing";
+import { clipped } from "./reshape";
 
-/** Worths are whole numbers of this many parts, so that the bound is whole-number arithmetic. */
+/**
+ * The master programme: how often each pattern (a column) is cut, at the least cost, every piece at least as often as it is wanted.
+ * Relaxed, patterns may be cut in fractions; column generation starts from a few patterns and adds those of negative reduced cost.
+ *
+ * Boards 100 long at 10; pieces of 60 (3 wanted) and 40 (3 wanted). Columns [1, 0] and [0, 2]: the relaxed answer cuts 3 and 1.5 for
+ * 45, with duals 10 and 5. Pricing finds [1, 1] of value 15, reduced cost 10 − 15 = −5; with it the answer is 3 boards for 30, the
+ * duals are 10 and 0, no pattern has a value above 10, and 30 is the bound.
+ */
+
+/** Duals are whole numbers of this many parts, so that the bound is whole-number arithmetic. */
 export const SCALE = 1_000_000;
 
-/** Patterns met so far, by what they are. */
-export class Pool {
+/** The columns met so far, by what they are. */
+export class ColumnPool {
   private readonly byKey = new Map<string, Pattern>();
   constructor(patterns: Iterable<Pattern> = []) {
     for (const p of patterns) this.add(p);
@@ -23,20 +33,22 @@ export class Pool {
   }
 }
 
-export interface Relaxed {
+/** An answer of the relaxed programme over the columns there are. */
+export interface MasterAnswer {
   patterns: Pattern[];
+  /** How often each is cut, in fractions. */
   values: number[];
-  /** Worth of each piece, in money. */
-  worth: number[];
+  /** Of each piece, in money. */
+  duals: number[];
   cost: number;
   /** No cutting of the style costs less; not rounded up. */
   bound: number;
-  /** The worths the bound is made of, in whole parts, and the most a pattern of each stock is worth by them. */
-  proof: Proof;
+  proof: DualBound;
 }
 
-export interface Proof {
-  worth: number[];
+/** The duals a bound is made of, in whole parts, and the highest value a pattern of each stock has by them. */
+export interface DualBound {
+  duals: number[];
   most: number[];
 }
 
@@ -101,28 +113,28 @@ export function wholeModelOf(
   };
 }
 
-/** What each piece and each limited stock is worth by the last solution, in whole parts. */
-function worths(duals: number[], left: number[], supply: Supply): { worth: number[]; charge: number[] } {
+/** The duals of the last solution: of each piece in whole parts, and what each limited stock is charged. */
+function wholeDuals(of: number[], left: number[], supply: Supply): { duals: number[]; charge: number[] } {
   let r = 0;
-  const worth = left.map((n) => (n > 0 ? Math.max(0, Math.floor(duals[r++]! * SCALE)) : 0));
-  const charge = supply.map((n) => (n === null ? 0 : Math.max(0, -duals[r++]!)));
-  return { worth, charge };
+  const duals = left.map((n) => (n > 0 ? Math.max(0, Math.floor(of[r++]! * SCALE)) : 0));
+  const charge = supply.map((n) => (n === null ? 0 : Math.max(0, -of[r++]!)));
+  return { duals, charge };
 }
 
 /**
- * A bound from any worths: scaled until no unlimited stock can give more worth than it costs, with limited stock
+ * A bound from any duals: scaled until no pattern of an unlimited stock has a value above its price, with limited stock
  * charged for what it gives above its price (linear-programming duality; Farley 1990). Whole numbers until the last
  * division.
  */
-export function boundOf(stock: CutStock[], left: number[], supply: Supply, proof: Proof): number {
-  const demand = left.reduce((sum, n, i) => sum + proof.worth[i]! * n, 0);
+export function boundOf(stock: CutStock[], left: number[], supply: Supply, proof: DualBound): number {
+  const demand = left.reduce((sum, n, i) => sum + proof.duals[i]! * n, 0);
   const { shrink, charge } = scaled(stock, supply, proof);
   const charged = charge.reduce((sum, c, i) => sum + c * (supply[i] ?? 0), 0);
   return Math.max(0, (demand * shrink - charged) / SCALE);
 }
 
-/** What the worths are multiplied by, and what each limited stock is charged above its price. */
-function scaled(stock: CutStock[], supply: Supply, { most }: Proof): { shrink: number; charge: number[] } {
+/** What the duals are multiplied by, and what each limited stock is charged above its price. */
+function scaled(stock: CutStock[], supply: Supply, { most }: DualBound): { shrink: number; charge: number[] } {
   const shrink = stock.reduce(
     (f, s, i) => (supply[i] === null && most[i]! > 0 ? Math.min(f, (s.price * SCALE) / most[i]!) : f),
     1,
@@ -132,10 +144,16 @@ function scaled(stock: CutStock[], supply: Supply, { most }: Proof): { shrink: n
 }
 
 /**
- * The least a pattern of each stock must be worth to be part of any cutting that costs no more than `target`: what each
- * pattern falls short of its price adds up to no more than lies between the bound and the target.
+ * The least value a pattern of each stock must have to be part of any cutting that costs no more than `target`: the reduced costs of
+ * its patterns add up to no more than the gap between the bound and the target.
  */
-export function leastUseful(stock: CutStock[], left: number[], supply: Supply, proof: Proof, target: number): number[] {
+export function leastValue(
+  stock: CutStock[],
+  left: number[],
+  supply: Supply,
+  proof: DualBound,
+  target: number,
+): number[] {
   const { shrink, charge } = scaled(stock, supply, proof);
   const spare = Math.max(0, target - boundOf(stock, left, supply, proof)) * SCALE + 1;
   return stock.map((s, i) => (s.price * SCALE + charge[i]! - spare) / shrink - 1);
@@ -143,37 +161,37 @@ export function leastUseful(stock: CutStock[], left: number[], supply: Supply, p
 
 /**
  * Column generation (Gilmore and Gomory 1961): solves the relaxed programme over the pool and adds every pattern that
- * would improve it until none does, or until `enough` says that the bound can round no further. Worths are smoothed
+ * has a negative reduced cost until none does, or until `enough` says that the bound can round no further. Duals are smoothed
  * towards those of the best bound (Wentges 1997). With `fitting` only patterns that give no more than is left count.
  */
-export function relax(
+export function generateColumns(
   stock: CutStock[],
   pricer: Pricer,
   left: number[],
   supply: Supply,
-  pool: Pool,
+  pool: ColumnPool,
   lp: LpSolver,
   how: { fitting?: boolean; rounds: number; going: () => boolean; enough?: (cost: number, bound: number) => boolean },
-): Relaxed | undefined {
+): MasterAnswer | undefined {
   let bound = 0;
-  let centre: Proof | undefined;
+  let centre: DualBound | undefined;
   let patterns = pool.patterns.filter((p) => !how.fitting || fitsIn(p, left));
   for (let round = 0; ; round++) {
     const solved = lp(modelOf(patterns, stock, left, supply));
     if (!solved) return undefined;
-    const { worth, charge } = worths(solved.duals, left, supply);
+    const { duals, charge } = wholeDuals(solved.duals, left, supply);
     const answer = () => ({
       patterns,
       values: solved.values.slice(0, patterns.length),
-      worth: worth.map((w) => w / SCALE),
+      duals: duals.map((w) => w / SCALE),
       cost: solved.objective,
       bound,
-      proof: centre ?? { worth, most: stock.map(() => 0) },
+      proof: centre ?? { duals, most: stock.map(() => 0) },
     });
     const fresh: Pattern[] = [];
-    // Smoothed worths first; the true ones when those find nothing.
+    // Smoothed duals first; the true ones when those find nothing.
     for (const mix of centre && !how.fitting ? [0.6, 0] : [0]) {
-      const at = mix > 0 ? worth.map((w, i) => Math.floor(w * (1 - mix) + centre!.worth[i]! * mix)) : worth;
+      const at = mix > 0 ? duals.map((w, i) => Math.floor(w * (1 - mix) + centre!.duals[i]! * mix)) : duals;
       const most: number[] = [];
       stock.forEach((s, i) => {
         const priced = supply[i] === 0 ? { offers: [], most: 0 } : pricer.best(i, at, left);
@@ -184,16 +202,16 @@ export function relax(
           ? [...offered.map((p) => clipped(p, left)), pricer.fitting(i, at, left)?.pattern].flatMap((p) => p ?? [])
           : offered;
         for (const pattern of offers) {
-          const gives = pattern.gives.reduce((sum, n, k) => sum + n * worth[k]!, 0);
+          const value = pattern.gives.reduce((sum, n, k) => sum + n * duals[k]!, 0);
           if (
-            gives > (s.price + charge[i]!) * SCALE * (1 + 1e-7) + 10 &&
+            value > (s.price + charge[i]!) * SCALE * (1 + 1e-7) + 10 &&
             (!how.fitting || fitsIn(pattern, left)) &&
             pool.add(pattern)
           )
             fresh.push(pattern);
         }
       });
-      const proof = { worth: at, most };
+      const proof = { duals: at, most };
       const here = boundOf(stock, left, supply, proof);
       if (here > bound || !centre) {
         bound = here;

@@ -1,7 +1,15 @@
 import type { LpSolver } from "../lp";
 import { costOf, type CutStock, type Pattern, type Supply, type Used } from "./problem";
 import type { Offer, Pricer } from "./pricing";
-import { Pool, type Relaxed, relax, wholeModelOf } from "./programme";
+import { type ColumnPool, generateColumns, type MasterAnswer, wholeModelOf } from "./master";
+
+/**
+ * Primal heuristics: whole layouts, soon, from pricing and from the relaxed programme.
+ *
+ * A relaxed answer cuts [2, 1] 4.7 times, [0, 3] 1.5 times and [1, 2] 0.8 times. A dive fixes 4 of the first and 1 of the second,
+ * generates columns for what is left, fixes the pattern nearest to whole, and so on until nothing is left: a layout, and with the
+ * bound a gap. The sequential heuristic needs no programme: it cuts the fullest board of what is left, again and again.
+ */
 
 /** The pieces and the stock that are left, while a layout is built. */
 export interface Rest {
@@ -20,14 +28,14 @@ function take(rest: Rest, pattern: Pattern, times: number): number {
 }
 
 /**
- * Builds a layout board by board, each the fullest by the worths given that what is left allows, and as often as that
- * goes; free stock first. What cannot be cut when the stock runs out stays in `left`.
+ * The sequential heuristic procedure (Haessler 1971): board by board, each the fullest by the duals given that what is left allows,
+ * and as often as that goes; free stock first. What cannot be cut when the stock runs out stays in `left`.
  */
 export function construct(
   stock: CutStock[],
   pricer: Pricer,
   from: Rest,
-  worth: number[],
+  duals: number[],
 ): { used: Used; left: number[] } {
   const rest: Rest = { left: [...from.left], supply: [...from.supply] };
   const used: Used = [];
@@ -36,14 +44,14 @@ export function construct(
     const free = open.filter((i) => stock[i]!.price === 0);
     let pick: { offer: Offer; score: number } | undefined;
     for (const pool of free.length > 0 ? [free, open] : [open]) {
-      const offers = pool.flatMap((i) => pricer.fitting(i, worth, rest.left) ?? []);
+      const offers = pool.flatMap((i) => pricer.fitting(i, duals, rest.left) ?? []);
       // A board that takes all there is left is judged by its price alone.
       const last = offers.filter((o) => o.pattern.gives.every((n, k) => n === rest.left[k]));
       for (const offer of last.length > 0 ? last : offers) {
         const { price, clear } = stock[offer.pattern.stock]!;
         const area = clear.reduce((n, c) => n + c.length * c.width, 0);
-        const score = last.length > 0 ? -price : offer.gives / (price || 1e-9 * area);
-        if (offer.gives > 0 && (!pick || score > pick.score)) pick = { offer, score };
+        const score = last.length > 0 ? -price : offer.value / (price || 1e-9 * area);
+        if (offer.value > 0 && (!pick || score > pick.score)) pick = { offer, score };
       }
       if (pick) break;
     }
@@ -55,8 +63,8 @@ export function construct(
   return { used, left: rest.left };
 }
 
-/** Worths for `construct`: area to a power; above 1 large pieces go first. */
-export const areaWorth = (pieces: { length: number; width: number }[], power: number) => {
+/** Stand-ins for duals: area to a power; above 1 large pieces go first. */
+export const areaDuals = (pieces: { length: number; width: number }[], power: number) => {
   const areas = pieces.map((p) => p.length * p.width);
   const largest = Math.max(...areas, 1);
   return areas.map((a) => Math.max(1, Math.round((a / largest) ** power * 1e6)));
@@ -66,36 +74,36 @@ export interface Diver {
   stock: CutStock[];
   pieces: { length: number; width: number }[];
   pricer: Pricer;
-  pool: Pool;
+  pool: ColumnPool;
   lp: LpSolver;
   going: () => boolean;
   /** The rest is built board by board after every so many steps. */
   buildEvery: number;
-  /** Whether a layout that costs at least so much could still be better than the best known. */
+  /** Whether a layout that costs at least so much could still be better than the incumbent. */
   mayBeat(cost: number): boolean;
-  /** Told of every whole layout found; true when it is good enough. */
-  found(used: Used): boolean;
+  /** Told of every whole layout; true when the incumbent is good enough. */
+  consider(used: Used): boolean;
 }
 
-/** How often a dive may take a choice back; the first is to be quick. */
-const TAKEN_BACK = { first: 2, later: 25 };
-/** What the whole-number programme over patterns met may take in. */
+/** How often a dive may backtrack; the first is to be quick. */
+const BACKTRACKS = { first: 2, later: 25 };
+/** What the restricted master in whole numbers may take in. */
 const WHOLE = { patterns: 200, nodes: 5 };
 
 /**
- * Dives from a relaxed answer: its whole boards are cut, then the likeliest one, and patterns are priced anew for what
- * is left, until nothing is. A choice after which the rest could not end better than what is known is taken back. After
+ * Dives from a relaxed answer: its whole boards are fixed, then the column nearest to whole, and columns are generated anew for what
+ * is left, until nothing is. A choice after which the rest could not beat the incumbent is taken back and is tabu from then on. After
  * a step the rest is also built board by board, which often ends it. `attempt` above 0 is another try, by other choices;
  * the same attempt always makes the same ones.
  */
-export function dive(d: Diver, from: Rest, root: Relaxed, attempt: number): void {
+export function dive(d: Diver, from: Rest, root: MasterAnswer, attempt: number): void {
   const random = randomOf(attempt);
   let rest = from;
   let used: Used = [];
   let relaxed = root;
-  const refused = new Set<Pattern>();
+  const tabu = new Set<Pattern>();
   for (let step = 0, back = 0; d.going(); step++) {
-    const chosen = choose(relaxed, refused, attempt > 0 ? random : undefined, step === 0 ? attempt % 3 : 0);
+    const chosen = columnsToFix(relaxed, tabu, attempt > 0 ? random : undefined, step === 0 ? attempt % 3 : 0);
     if (!chosen) return;
     const next: Rest = { left: [...rest.left], supply: [...rest.supply] };
     const cut = chosen.used.flatMap(({ pattern, repeat }) => {
@@ -104,28 +112,28 @@ export function dive(d: Diver, from: Rest, root: Relaxed, attempt: number): void
     });
     const all = [...used, ...cut];
     if (isDone(next.left)) {
-      d.found(all);
+      d.consider(all);
       return;
     }
     if (step % d.buildEvery === 0 && buildRest(d, next, all, relaxed, step)) return;
-    for (const p of singles(d, next)) d.pool.add(p);
-    const after = relax(d.stock, d.pricer, next.left, next.supply, d.pool, d.lp, {
+    for (const p of homogeneous(d, next)) d.pool.add(p);
+    const after = generateColumns(d.stock, d.pricer, next.left, next.supply, d.pool, d.lp, {
       fitting: true,
       rounds: 20,
       going: d.going,
     });
     if (after && d.mayBeat(costOf(all, d.stock) + after.cost)) {
       [rest, used, relaxed] = [next, all, after];
-      refused.clear();
-    } else if (back++ < (attempt === 0 ? TAKEN_BACK.first : TAKEN_BACK.later)) refused.add(chosen.used[0]!.pattern);
+      tabu.clear();
+    } else if (back++ < (attempt === 0 ? BACKTRACKS.first : BACKTRACKS.later)) tabu.add(chosen.used[0]!.pattern);
     else return;
   }
 }
 
-/** What a relaxed answer cuts in whole boards; or one of the pattern it is surest of that was not refused. */
-function choose(
-  { patterns, values }: Relaxed,
-  refused: Set<Pattern>,
+/** What a relaxed answer cuts in whole boards; or one of the column nearest to whole that is not tabu. */
+function columnsToFix(
+  { patterns, values }: MasterAnswer,
+  tabu: Set<Pattern>,
   random?: () => number,
   spared = 0,
 ): { used: Used } | undefined {
@@ -134,25 +142,25 @@ function choose(
     const repeat = Math.floor(values[i]! + 1e-6) - spared;
     return repeat > 0 ? [{ pattern, repeat }] : [];
   });
-  if (whole.length > 0 && refused.size === 0) return { used: whole };
+  if (whole.length > 0 && tabu.size === 0) return { used: whole };
   const order = patterns
     .map((pattern, i) => ({ pattern, i, v: values[i]!, score: values[i]! + (random ? 0.5 * random() : 0) }))
-    .filter(({ v, pattern }) => v > 1e-6 && !refused.has(pattern))
+    .filter(({ v, pattern }) => v > 1e-6 && !tabu.has(pattern))
     .sort((a, b) => b.score - a.score || a.i - b.i);
   const pick = order[0]?.pattern;
   return pick && { used: [{ pattern: pick, repeat: 1 }] };
 }
 
 /** Builds what is left board by board in a few ways. @returns true when that is good enough */
-function buildRest(d: Diver, rest: Rest, before: Used, relaxed: Relaxed, step: number): boolean {
+function buildRest(d: Diver, rest: Rest, before: Used, relaxed: MasterAnswer, step: number): boolean {
   const ways =
     step === 0
-      ? [relaxed.worth.map((w) => Math.round(w * 1e6)), areaWorth(d.pieces, 1.1)]
-      : [areaWorth(d.pieces, 1.05 + 0.1 * (step % 3))];
-  return ways.some((worth) => {
-    const end = construct(d.stock, d.pricer, rest, worth);
+      ? [relaxed.duals.map((w) => Math.round(w * 1e6)), areaDuals(d.pieces, 1.1)]
+      : [areaDuals(d.pieces, 1.05 + 0.1 * (step % 3))];
+  return ways.some((duals) => {
+    const end = construct(d.stock, d.pricer, rest, duals);
     for (const u of end.used) d.pool.add(u.pattern);
-    return isDone(end.left) && d.found([...before, ...end.used]);
+    return isDone(end.left) && d.consider([...before, ...end.used]);
   });
 }
 
@@ -167,8 +175,8 @@ function randomOf(seed: number): () => number {
   };
 }
 
-/** For each piece left and each stock a board of nothing else: with these whatever is left can be cut. */
-export function singles(d: Pick<Diver, "stock" | "pricer">, { left, supply }: Rest): Pattern[] {
+/** For each piece left and each stock a column of nothing else: with these whatever is left can be cut. */
+export function homogeneous(d: Pick<Diver, "stock" | "pricer">, { left, supply }: Rest): Pattern[] {
   return left.flatMap((n, i) => {
     if (n === 0) return [];
     const only = left.map((m, k) => (k === i ? m : 0));
@@ -184,11 +192,11 @@ export function singles(d: Pick<Diver, "stock" | "pricer">, { left, supply }: Re
   });
 }
 
-/** The best whole numbers over the patterns nearest to the relaxed answer. Ends after so many nodes, not by the clock. */
-export function wholeNumbers(d: Diver, rest: Rest, root: Relaxed): void {
+/** The restricted master in whole numbers, over the columns of least reduced cost. Ends after so many nodes, not by the clock. */
+export function restrictedMaster(d: Diver, rest: Rest, root: MasterAnswer): void {
   const near = d.pool.patterns
-    .map((p) => ({ p, short: d.stock[p.stock]!.price - p.gives.reduce((s, n, i) => s + n * root.worth[i]!, 0) }))
-    .sort((a, b) => a.short - b.short)
+    .map((p) => ({ p, reduced: d.stock[p.stock]!.price - p.gives.reduce((s, n, i) => s + n * root.duals[i]!, 0) }))
+    .sort((a, b) => a.reduced - b.reduced)
     .slice(0, WHOLE.patterns)
     .map(({ p }) => p);
   const solved = d.lp({ ...wholeModelOf(near, d.stock, rest.left, rest.supply), nodes: WHOLE.nodes, going: d.going });
@@ -196,7 +204,7 @@ export function wholeNumbers(d: Diver, rest: Rest, root: Relaxed): void {
   const used = near.flatMap((pattern, i) =>
     Math.round(solved.values[i]!) > 0 ? [{ pattern, repeat: Math.round(solved.values[i]!) }] : [],
   );
-  if (covers(used, rest)) d.found(used);
+  if (covers(used, rest)) d.consider(used);
 }
 
 /** True when every piece wanted is given and no stock is overdrawn. */

@@ -1,13 +1,23 @@
 import type { LpSolver } from "../lp";
 import { byCuts, type Row, type WholeProgramme } from "./gomory";
 import type { CutStock, Supply, Used } from "./problem";
-import type { Near, Pricer } from "./pricing";
-import { leastUseful, type Relaxed, wholeModelOf } from "./programme";
-import { covers, type Rest } from "./rounding";
+import { leastValue, type MasterAnswer, wholeModelOf } from "./master";
+import type { Near } from "./nearby";
+import type { Pricer } from "./pricing";
+import { covers, type Rest } from "./primal";
 
-/** So many patterns go into one programme with every piece; of more, so many that lose least are searched first. */
+/**
+ * Closing the gap by enumeration: every column that can be part of a cutting for the target is written down, and the whole-number
+ * programme over them is solved by cuts.
+ *
+ * The bound is 29.2, the incumbent costs 31, boards are 1 each: is there a cutting for 30? Each of its patterns has a reduced cost of
+ * at most 30 − 29.2 = 0.8. Say 140 patterns have. If the programme over those 140 has no answer of 30 or less, none has, and 31 is
+ * proven.
+ */
+
+/** So many patterns go into one programme with every piece; of more, so many of least reduced cost are searched first. */
 const FEW = 300;
-/** So many, when pieces that are worth nothing are left out; with more nothing is concluded. */
+/** So many, when pieces whose dual is nothing are left out; with more nothing is concluded. */
 const MOST_SETTLED = 2000;
 /** More than this are not gone through. */
 const MOST_FOUND = 5000;
@@ -16,6 +26,7 @@ const NODES = 100;
 
 type Chosen = { near: Near; repeat: number }[];
 
+/** What the enumeration works with. */
 export interface Settling {
   stock: CutStock[];
   pricer: Pricer;
@@ -25,6 +36,7 @@ export interface Settling {
   prove: boolean;
 }
 
+/** What is known of the target now. */
 export interface Settled {
   used?: Used;
   /** Nothing costs less, in money: more than the target when nothing costs so little. */
@@ -36,29 +48,29 @@ export interface Settled {
 
 /**
  * Settles whether any cutting of the style costs no more than `target`, a sum of prices a little above the bound. Only
- * patterns that lose no more than lies between can be part of one (their reduced costs add up to no more), and often they
- * are few enough to write down every one. Cuts over them find the cheapest cutting, or show that there is none (`byCuts`);
- * where they do neither, HiGHS looks for one, and what it does not find is not held to be proven. Pieces the bound gives
- * no worth are left out first where patterns are many: what is then counted out is so with them too. Undefined when
+ * columns whose reduced cost is no more than the gap between can be part of one (their reduced costs add up to no more), and often
+ * they are few enough to write down every one. Cuts over them find the cheapest cutting, or show that there is none (`byCuts`);
+ * where they do neither, HiGHS looks for one, and what it does not find is not held to be proven. Pieces whose dual is
+ * nothing are left out first where patterns are many: what is then counted out is so with them too. Undefined when
  * there are too many even so.
  */
 export function settle(
   { stock, pricer, lp, going, prove }: Settling,
   { left, supply }: Rest,
-  { proof }: Relaxed,
+  { proof }: MasterAnswer,
   target: number,
 ): Settled | undefined {
-  const least = leastUseful(stock, left, supply, proof, target);
+  const least = leastValue(stock, left, supply, proof, target);
   const near = (among: boolean[]): Near[] | undefined => {
     const all: Near[] = [];
     for (const s of stock.keys()) {
-      const found = supply[s] === 0 ? [] : pricer.near(s, proof.worth, left, least[s]!, among, MOST_FOUND);
+      const found = supply[s] === 0 ? [] : pricer.near(s, proof.duals, left, least[s]!, among, MOST_FOUND);
       if (!found || all.length + found.length > MOST_FOUND) return undefined;
       all.push(...found);
     }
-    // Those that lose least first.
+    // Those of least reduced cost first.
     return undominated(all)
-      .map((n) => ({ n, above: n.worth - least[n.stock]! }))
+      .map((n) => ({ n, above: n.value - least[n.stock]! }))
       .sort((a, b) => b.above - a.above)
       .map(({ n }) => n);
   };
@@ -81,7 +93,7 @@ export function settle(
     return covers(used, { left, supply }) ? used : undefined;
   };
   const settled = (patterns: Near[], among: boolean[]): { chosen?: Chosen } & Settled => {
-    // A cutting is sooner found among those that lose least; where boards are alike, sooner than by cuts.
+    // A cutting is sooner found among those of least reduced cost; where boards are alike, sooner than by cuts.
     const lists = patterns.length > FEW ? [patterns.slice(0, FEW), patterns] : [patterns];
     let chosen: Chosen | undefined;
     let vain = false;
@@ -102,7 +114,7 @@ export function settle(
   const every = left.map(() => true);
   const all = near(every);
   if (all && all.length <= FEW) return settled(all, every);
-  const counted = proof.worth.map((w) => w > 0);
+  const counted = proof.duals.map((w) => w > 0);
   const valued = going() ? near(counted) : undefined;
   if (!valued || valued.length > MOST_SETTLED) return undefined;
   const { chosen, ...answer } = settled(valued, counted);

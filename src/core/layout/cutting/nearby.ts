@@ -1,0 +1,143 @@
+import type { Order } from "@/core/boards/laid";
+import { fill, nearBest } from "./knapsack";
+import type { Plan } from "./plan";
+import { given, type Pattern, type Section, type Strip } from "./problem";
+import { groupsOf, mostOf, slices } from "./strips";
+
+/**
+ * All patterns of a stock whose value comes near the highest: those a cutting cheap enough can be made of.
+ *
+ * A board of price 10 whose best pattern has a value of 10, and a target 1 above the bound: a pattern in such a cutting has a
+ * reduced cost of at most 1, so a value of at least 9. Every set of strips that loses no more than 1 against the best is walked,
+ * each strip by its fillings that lose no more.
+ */
+
+/** What a pattern gives and its value; the pattern itself is made when it is wanted. */
+export interface Near {
+  stock: number;
+  gives: number[];
+  value: number;
+  pattern(): Pattern;
+}
+
+/** More fillings of strips than this are not gone through. */
+const MOST_STRIPS = 4000;
+
+/** One clear stretch cut in one order. */
+interface NearStretch {
+  value: number;
+  gives: number[];
+  order: Order;
+  strips(): Strip[];
+}
+
+/** A pattern with one more of its stretches cut; one that gives nothing stays whole. */
+function joined(pattern: Pattern, clear: number, { order, strips, gives }: NearStretch): Pattern {
+  if (!gives.some((g) => g > 0)) return pattern;
+  return {
+    ...pattern,
+    stretches: [...pattern.stretches, { clear, order, strips: strips() }],
+    gives: pattern.gives.map((g, i) => g + gives[i]!),
+  };
+}
+
+/** What is priced: duals and quantities left of the pieces, those that count, and how many patterns are too many. */
+interface Wanted {
+  duals: number[];
+  left: number[];
+  among: boolean[];
+  limit: number;
+}
+
+/** Every pattern of value `least` or more to which nothing can be added; undefined when there are more than the limit. */
+export function allNear(stock: number, plans: Plan[][], wanted: Wanted, least: number): Near[] | undefined {
+  const { duals, left, limit } = wanted;
+  const pieces = plans.flat()[0]?.pieces;
+  if (!pieces) return [];
+  const mosts = plans.map((orders) => orders.map((plan) => mostOf(plan, duals, left)));
+  const most = mosts.map((ns) => Math.max(0, ...ns));
+  const spare = sum(most) - least;
+  if (spare < 0) return [];
+  let found: Near[] = [{ stock, value: 0, gives: pieces.map(() => 0), pattern: () => ({ stock, stretches: [], gives: pieces.map(() => 0) }) }]; // prettier-ignore
+  for (const [clear, orders] of plans.entries()) {
+    const own = new Map<string, NearStretch>();
+    for (const [k, plan] of orders.entries()) {
+      const open = most[clear]! - spare;
+      const all = mosts[clear]![k]! < open ? [] : nearOf(plan, mosts[clear]![k]!, open, wanted); // prettier-ignore
+      if (!all) return undefined;
+      for (const n of all) if (!own.has(n.gives.join())) own.set(n.gives.join(), n);
+    }
+    // What the stretches after it bring at most.
+    const after = sum(most.slice(clear + 1));
+    const both = new Map<string, Near>();
+    for (const before of found)
+      for (const n of own.values()) {
+        if (before.value + n.value + after < least) continue;
+        const gives = before.gives.map((g, i) => g + n.gives[i]!);
+        if (both.size > limit) return undefined;
+        if (!both.has(gives.join()))
+            both.set(gives.join(), { stock, gives, value: before.value + n.value, pattern: () => joined(before.pattern(), clear, n) }); // prettier-ignore
+      }
+    found = [...both.values()];
+  }
+  return found.filter((n) => n.gives.some((g) => g > 0));
+}
+
+/** The sets of strips of one clear stretch, cut in one order, that are worth at least so much. */
+function nearOf(
+  plan: Plan,
+  most: number,
+  least: number,
+  { duals, left, among, limit }: Wanted,
+): NearStretch[] | undefined {
+  const { kerf, hold, pieces } = plan;
+  const spare = most - least;
+  const room = plan.across.room(plan.roomAcross);
+  const open = plan.variants.filter((v) => among[v.piece] && left[v.piece]! > 0);
+  const strips: { size: number; profit: number; loss: number; sections: Section[]; gives: number[] }[] = [];
+  const add = (size: number, at: number, sections: Section[]) => {
+    const gives = given([{ strips: [{ size, count: 1, sections }] }], pieces.length);
+    const own = gives.reduce((sum, n, i) => sum + n * duals[i]!, 0);
+    strips.push({ size, profit: own, loss: at - own, sections, gives });
+  };
+  for (const v of open.filter((o) => o.alone)) {
+    const n = Math.min(left[v.piece]!, Math.floor((plan.roomAlong + kerf) / (v.along + kerf)));
+    add(v.across, n * duals[v.piece]!, slices(v, n));
+  }
+  for (const group of groupsOf(
+    plan,
+    open.filter((v) => !v.alone),
+  ))
+    // prettier-ignore
+    for (const size of group.ends) {
+      const within = group.filter((v) => v.across <= size);
+      if (plan.order !== "rip" && size < hold) continue;
+      const things = within.map((v) => plan.along.thing(v.along, duals[v.piece]!, left[v.piece]!, false));
+      const along = plan.along.room(plan.roomAlong);
+      const top = fill(things, along).profit(things.length - 1);
+      const all = nearBest(things, along, top - spare, limit);
+      if (!all) return undefined;
+      for (const { taken } of all) {
+        // Without a piece of its own width it is a narrower strip.
+        if (!taken.some((k) => within[k]!.across === size)) continue;
+        const counts = within.map((_, k) => taken.filter((t) => t === k).length);
+        add(size, top, counts.flatMap((n, k) => (n > 0 ? slices(within[k]!, n) : []))); // prettier-ignore
+      }
+    }
+  if (strips.length > MOST_STRIPS) return undefined;
+  // Those that lose nothing come last, and so are taken first: the others then end early.
+  strips.sort((a, b) => b.loss - a.loss);
+  const things = strips.map((s) => plan.across.thing(s.size, s.profit, Infinity, false));
+  return nearBest(things, room, least, limit)?.map(({ taken, profit: own }): NearStretch => {
+    const counts = new Map<number, number>();
+    for (const k of taken) counts.set(k, (counts.get(k) ?? 0) + 1);
+    return {
+      value: own,
+      gives: pieces.map((_, i) => taken.reduce((sum, k) => sum + strips[k]!.gives[i]!, 0)),
+      order: plan.order,
+      strips: () => [...counts].map(([k, count]) => ({ size: strips[k]!.size, count, sections: strips[k]!.sections })),
+    };
+  });
+}
+
+const sum = (ns: number[]) => ns.reduce((a, b) => a + b, 0);
