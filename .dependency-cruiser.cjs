@@ -23,6 +23,7 @@ const ROOMS = [
   "work",
   "order",
   "plan",
+  "trial",
   "solve",
 ];
 

@@ -1,6 +1,7 @@
 import { createReadStream, statSync } from "node:fs";
 import { cutListDocument } from "@/core/line/cutlist";
 import { readJobFile } from "@/core/job/file";
+import { admit } from "@/core/trial/trial";
 import { JobFileError } from "@/core/problem/problem";
 import { LIMITS } from "@/core/job/job";
 import { type WorkedJob, workJob } from "@/core/job/worked";
@@ -75,7 +76,7 @@ async function main(words: string[]): Promise<void> {
   const [verb, file, ...rest] = words;
   if (!verb || !Object.hasOwn(VERBS, verb)) throw new Refused(`read "${verb ?? ""}"; the verbs are ${known}`);
   if (!file || rest.length > 0) throw new Refused(`wanted: rundik ${verb} <job file, or - for standard input>`);
-  const job = readJobFile(await read(file));
+  const job = admit(readJobFile(await read(file)));
   print(await VERBS[verb]!(workJob(job)));
 }
 

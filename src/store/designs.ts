@@ -5,6 +5,7 @@ import { JobFileError } from "@/core/problem/problem";
 import type { Recipe } from "@/core/recipes/recipe";
 import { STANDARDS } from "@/core/standards";
 import type { Standard } from "@/core/standards/standard";
+import { trialOfDesign } from "@/core/trial/trial";
 import type { Db } from "./database";
 
 /** Designs of the maker's own. A mark once kept never changes; jobs carry their own copy of the one they were made with. */
@@ -61,11 +62,14 @@ export function designStore(db: Db) {
         (s) => recipe.standards === undefined || recipe.standards.includes(s.basedOn ?? s.id),
       );
       if (!fits) throw fail("standards", `read ${JSON.stringify(recipe.standards)}, none of which is a standard`);
-      const reads = standards
-        .filter((s) => !recipe.standards || recipe.standards.includes(s.basedOn ?? s.id))
-        .map((s) => readDesign(recipe, s, s.defaultSize));
+      const made = standards.filter((s) => !recipe.standards || recipe.standards.includes(s.basedOn ?? s.id));
+      const reads = made.map((s) => readDesign(recipe, s, s.defaultSize));
       const whole = reads.find((r) => r.problems.length === 0);
       if (!whole) throw new JobFileError(reads[0]!.problems);
+      for (const [i, read] of reads.entries()) {
+        const trouble = read.problems.length === 0 ? trialOfDesign(recipe, made[i]!, own) : undefined;
+        if (trouble) throw fail("", `in ${made[i]!.short}: ${trouble}`);
+      }
       const last = sql.last.get(recipe.id)!;
       if (last.mark === null && sql.ids.get()!.n >= MOST_DESIGNS)
         throw fail("", `there are ${MOST_DESIGNS} designs already`);

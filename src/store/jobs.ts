@@ -3,6 +3,7 @@ import { type JobLine, readPieceKey } from "@/core/line/line";
 import type { StockEntry } from "@/core/boards/stock";
 import { emptyJob, type Job, USUAL_WORKSHOP } from "@/core/job/job";
 import type { StoredJob } from "@/core/job/stored";
+import { admit } from "@/core/trial/trial";
 import type { Db } from "./database";
 
 export interface JobSummary {
@@ -139,7 +140,7 @@ export function jobStore(db: Db) {
     act: db.transaction((id: number, revision: number, act: Act): StoredJob => {
       const stored = load(id);
       fresh(stored, revision);
-      const next = carryOut(stored.job, act);
+      const next = admit(carryOut(stored.job, act));
       sql.insertAct.run(id, actText(act, stored.job), JSON.stringify(stored.job), now());
       sql.pruneActs.run(id, id, KEPT_ACTS);
       sql.updateJob.run({ ...head(next), id });

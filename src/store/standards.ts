@@ -1,6 +1,7 @@
 import { JobFileError } from "@/core/problem/problem";
 import { standardProblems } from "@/core/standards/own";
 import { type Standard, standardSchema } from "@/core/standards/standard";
+import { trialOfStandard } from "@/core/trial/trial";
 import type { Db } from "./database";
 
 /** Standards of the maker's own. Jobs keep their own copy, so a change here moves no job that is under way. */
@@ -16,6 +17,8 @@ export function standardStore(db: Db) {
     put: (standard: Standard): void => {
       const problems = standardProblems(standard);
       if (problems.length > 0) throw new JobFileError(problems.map((p) => ({ path: p.field, message: p.message })));
+      const trouble = trialOfStandard(standard);
+      if (trouble) throw new JobFileError([{ path: "values", message: trouble }]);
       put.run({ id: standard.id, data: JSON.stringify(standard), at: new Date(Date.now()).toISOString() });
     },
     remove: (id: string): boolean => remove.run(id).changes > 0,

@@ -150,6 +150,9 @@ function judged(lines: WorkedLine[], units: Units): Finding[] {
   }
 }
 
+/** The finding of a line that could not be judged. */
+export const NOT_JUDGED = "not-judged";
+
 /** A line that the rules cannot judge says so, and the others are judged all the same. */
 function guarded(line: WorkedLine, judge: () => Finding[]): Finding[] {
   try {
@@ -161,7 +164,7 @@ function guarded(line: WorkedLine, judge: () => Finding[]): Finding[] {
     scope.define("none", { label, source: "worked out", formula: "0*inch" });
     return [
       {
-        rule: "not-judged",
+        rule: NOT_JUDGED,
         label,
         line: line.at,
         state: "stop",

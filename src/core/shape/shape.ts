@@ -89,6 +89,7 @@ export function shapeItem(
       .filter((p) => p.places.length > 0);
   const parts = withSides(shaped(false));
   const bought = withSides(shaped(true));
+  if (parts.length === 0) throw new ShapeError("parts", "it has no parts to make");
   const pieces = [...parts, ...bought].reduce((n, p) => n + p.places.length, 0);
   const cuts = parts.reduce((n, p) => n + p.features.reduce((m, f) => m + f.bites.length, 0), 0);
   if (pieces > MOST_PIECES) throw new ShapeError("parts", `${pieces} pieces in one item, at most ${MOST_PIECES}`);

@@ -1,19 +1,16 @@
 import { emptyJob, type Job } from "@/core/job/job";
 import { layoutRequest } from "@/core/job/ask";
 import { type WorkedJob, workJob } from "@/core/job/worked";
-import { inch, nm } from "@/core/length/length";
-import type { BoardStock } from "@/core/boards/stock";
 import { layOut } from "@/core/layout/layout";
 import { cutList } from "@/core/line/cutlist";
 import { type JobLine, partKey } from "@/core/line/line";
-import { shapeOfLine } from "@/core/line/shapes";
 import { orderOf } from "@/core/order/order";
-import type { MakersOwn } from "@/core/designs/design";
 import { RECIPES, recipeFor } from "@/core/recipes";
 import { type Options, ShapeError, shapeItem } from "@/core/shape/shape";
 import { STANDARDS } from "@/core/standards";
 import type { Standard } from "@/core/standards/standard";
 import type { Operation } from "@/core/work/operation";
+import { anyStock } from "@/core/layout/anystock";
 import { operations } from "@/core/work/operations";
 
 /**
@@ -21,38 +18,10 @@ import { operations } from "@/core/work/operations";
  * every choice it offers: blanks and features made, parts joined, what is taken, what comes after what.
  */
 
-/** Boards and sheets that any part of a job can be cut from: its own thickness, and thicker ones to be planed. */
-function stockFor(lines: JobLine[], own: MakersOwn, planed: boolean): BoardStock[] {
-  const worked = lines.map((line, at) => ({ line, at, shape: shapeOfLine(line, { ...own, units: "in" }) }));
-  const kinds = new Map<string, BoardStock>();
-  for (const { part } of cutList(worked)) {
-    const wood = part.material === "wood";
-    const thickness = nm(part.cut.t + (wood && planed ? 3_000_000 : 0));
-    const stock: BoardStock = {
-      form: wood ? "board" : "sheet",
-      material: wood ? "pine" : part.material === "metal" ? "aluminium" : part.material,
-      thickness,
-      width: nm(Math.max(part.cut.w + inch(2), inch(6))),
-      length: nm(Math.max(2 * part.cut.l, inch(24))),
-      price: 1,
-      available: null,
-      source: "buy",
-    };
-    const key = `${part.material} ${thickness}`;
-    const other = kinds.get(key) ?? stock;
-    kinds.set(key, {
-      ...stock,
-      width: nm(Math.max(stock.width, other.width)),
-      length: nm(Math.max(stock.length, other.length)),
-    });
-  }
-  return [...kinds.values()];
-}
-
 export function opsOf(lines: JobLine[], more: Partial<Job> = {}, planed = false) {
   const job: Job = { ...emptyJob("x", "in"), start: "2027-02-08", lines, ...more };
-  if (!more.stock) job.stock = stockFor(lines, job, planed);
-  const worked = workJob(job);
+  const stock = more.stock ?? anyStock(workJob(job).lines, planed ? 3_000_000 : 0);
+  const worked = workJob({ ...job, stock });
   const layout = layOut(layoutRequest(worked), () => 0);
   if (layout.missing.length > 0) throw new Error(`no stock for ${layout.missing[0]!.blank.name}`);
   return { worked, layout, ops: operations(worked, layout) };
