@@ -170,15 +170,19 @@ function hardwareNeeds(worked: WorkedJob, layout: LayoutResult): Need[] {
 function packLine(n: Need, offers: PackStock[]): OrderLine {
   const base = { what: n.what, quantity: n.quantity, unit: n.unit, for: n.for, working: n.working };
   if (offers.length === 0) return { ...base, packs: [], price: null, from: "buy" };
-  const chosen = cheapestPacks(n.quantity, offers);
+  // A bought pack at nothing has no price yet: it is taken only where what has one does not do.
+  const priced = offers.filter((o) => o.source === "yard" || o.price > 0);
+  const known = priced.length > 0 ? cheapestPacks(n.quantity, priced) : undefined;
+  const isPriced = known !== undefined && (known.short === 0 || priced.length === offers.length);
+  const [chosen, from] = isPriced ? [known, priced] : [cheapestPacks(n.quantity, offers), offers];
   const packs = chosen.counts.flatMap((count, i) =>
-    count > 0 ? [{ size: offers[i]!.pack, count, price: offers[i]!.price }] : [],
+    count > 0 ? [{ size: from[i]!.pack, count, price: from[i]!.price }] : [],
   );
   return {
     ...base,
     packs,
-    price: chosen.price,
-    from: offers.every((o) => o.source === "yard") ? "yard" : "buy",
+    price: isPriced ? chosen.price : null,
+    from: from.every((o) => o.source === "yard") ? "yard" : "buy",
     ...(chosen.short > 0 ? { short: chosen.short } : {}),
   };
 }

@@ -155,6 +155,16 @@ describe("the order", () => {
     for (const l of hardware) expect([l.what, l.quantity]).toEqual([l.what, up(byHand(l.working), l.unit)]);
   });
 
+  test("a pack added without a price is no price: it neither wins nor counts as nothing", () => {
+    const pack = (price: number): Job["stock"][number] => ({ form: "pack", material: "frame nail, 1 1/4", pack: 500, price, available: null, source: "buy" }); // prettier-ignore
+    const nails = (...packs: Job["stock"]) =>
+      order({ stock: [...job().stock, ...packs] }).lines.find((l) => l.what === "frame nail, 1 1/4")!;
+    expect(nails(pack(0)).price).toBeNull();
+    expect(order({ stock: [...job().stock, pack(0)] }).unpriced).toContain("frame nail, 1 1/4");
+    expect(nails(pack(0), pack(6)).price).toBe(nails(pack(6)).price);
+    expect(nails(pack(6)).price).toBeGreaterThan(0);
+  });
+
   test("boards are those of the layout, and the items share all of the cost", () => {
     const stock: Job["stock"] = [
       ...job().stock,

@@ -104,8 +104,10 @@ export function Boards() {
                   ) : (
                     <NumberField
                       label={`Price of board ${at + 1}`}
-                      value={s.price}
+                      value={s.price || null}
+                      empty="none"
                       onSettle={(price) => change(at, { ...s, price })}
+                      onEmpty={() => change(at, { ...s, price: 0 })}
                       className="w-16"
                     />
                   )}

@@ -42,8 +42,10 @@ export function Packs() {
               <td className="text-right">
                 <NumberField
                   label={`Price of ${s.material}`}
-                  value={s.price}
+                  value={s.price || null}
+                  empty="none"
                   onSettle={(price) => change(at, { ...s, price })}
+                  onEmpty={() => change(at, { ...s, price: 0 })}
                   className="w-16"
                 />
               </td>
