@@ -11,7 +11,7 @@ import { standardSchema } from "@/core/standards/standard";
 import { lengthWithUnit } from "@/core/length/format";
 import { standardOf } from "@/core/standards/own";
 import { jobProblems } from "./file";
-import { FINISHES, type Job } from "./job";
+import { FINISHES, inUnits, type Job } from "./job";
 import { JobFileError } from "@/core/problem/problem";
 import { shapeOfLine } from "@/core/line/shapes";
 
@@ -86,7 +86,12 @@ export function apply(job: Job, act: Act): Job {
     case "dates":
       return { ...job, start: act.start, due: act.due };
     case "units":
-      return { ...job, units: act.units };
+      // Once something is asked, units are only how it is read.
+      return {
+        ...job,
+        units: act.units,
+        workshop: job.lines.length + job.stock.length === 0 ? inUnits(job.workshop, act.units) : job.workshop,
+      };
     case "finish":
       return { ...job, finish: act.finish };
     case "thickness":

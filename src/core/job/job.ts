@@ -1,4 +1,4 @@
-import { type Length, type Units, inch } from "@/core/length/length";
+import { type Length, type Units, inch, mm } from "@/core/length/length";
 import type { Pinned } from "@/core/boards/laid";
 import type { Design } from "@/core/designs/design";
 import type { Hive } from "@/core/hive/hive";
@@ -67,6 +67,23 @@ export const USUAL_WORKSHOP: Workshop = {
   ],
   glue: 175,
 };
+
+/** The lengths of a usual shop of millimetres; a sixteenth of an inch is nothing on its tapes. */
+const METRIC: Partial<Workshop> = {
+  kerf: mm(3),
+  endTrim: mm(6),
+  minHold: mm(230),
+  keepOffcut: mm(300),
+  panelLoss: mm(3),
+};
+
+/** The shop of a job that begins in other units: what is usual in the one is what is usual in the other; what was chosen stays. */
+export function inUnits(workshop: Workshop, units: Units): Workshop {
+  const metric: Workshop = { ...USUAL_WORKSHOP, ...METRIC };
+  const [from, to] = units === "mm" ? [USUAL_WORKSHOP, metric] : [metric, USUAL_WORKSHOP];
+  const usual = (Object.keys(METRIC) as (keyof Workshop)[]).filter((k) => workshop[k] === from[k]);
+  return { ...workshop, ...Object.fromEntries(usual.map((k) => [k, to[k]])) };
+}
 
 export const LIMITS = { bytes: 4 * 1024 * 1024, lines: 1000, stock: 500, standards: 20, quantity: 100_000, name: 120 };
 

@@ -11,7 +11,10 @@ import { operations } from "@/core/work/operations";
 import { missingText } from "./missing";
 import { piecesOf } from "@/core/boards/laid";
 import { type Blank, groups, type LayoutRequest } from "./request";
+import { carryOut } from "@/core/job/acts";
 import { layoutRequest } from "@/core/job/ask";
+import { emptyJob, type Job } from "@/core/job/job";
+import { offersFor } from "./offers";
 import { settingsApart, setUps } from "./setups";
 import { blank as plainBlank, board as plainBoard, request as asked, saw as plainSaw } from "./tests/samples";
 
@@ -90,6 +93,42 @@ test("a board thicker than the part's group is planed down to it, up to three ei
     [inch(0, 3, 4), [0, 1, 2]],
     [inch(1, 1, 8), [3, 4]],
   ]);
+});
+
+test("what no stock gives is offered as yards sell it, and added it is all that was missing, in either units (handbook 06)", () => {
+  const hive = ["body", "frame", "floor-solid", "inner-cover", "roof-deep"];
+  for (const units of ["in", "mm"] as const) {
+    const job: Job = {
+      ...emptyJob("x", units),
+      lines: hive.map((item) => ({ item, standard: "national", size: "brood", quantity: 5, options: {} })),
+    };
+    let stock: Job["stock"] = [];
+    for (let added = 0; added < 12; added++) {
+      const { missing } = groups(layoutRequest(workJob({ ...job, stock })));
+      if (missing.length === 0) break;
+      stock = [...stock, offersFor(missing, units)[0]!];
+    }
+    expect(groups(layoutRequest(workJob({ ...job, stock }))).missing).toEqual([]);
+    // Walls of 19, the wider rails of 25, and ply of 6, 12 and 18; a brood box is 225 deep.
+    const sold = stock.flatMap((s) =>
+      s.form === "pack" ? [] : [[s.form === "board" ? s.form : s.material, s.thickness / 1e6, s.width / 1e6]],
+    );
+    expect(
+      sold
+        .filter(([what]) => what === "ply")
+        .map(([, t]) => t)
+        .sort(),
+    ).toEqual([12, 18, 6]);
+    expect(sold).toContainEqual(["board", 19, units === "mm" ? 245 : expect.closeTo(9.25 * 25.4, 6)]);
+  }
+});
+
+test("a job begun in millimetres has a saw of 3; one that has something asked only reads otherwise", () => {
+  const begun = carryOut(emptyJob("x", "in"), { do: "units", units: "mm" });
+  expect([begun.workshop.kerf, begun.workshop.endTrim]).toEqual([mm(3), mm(6)]);
+  expect(carryOut(begun, { do: "units", units: "in" })).toEqual(emptyJob("x", "in"));
+  const asked = { ...emptyJob("x", "in"), stock: [board(inch(0, 3, 4))] };
+  expect(carryOut(asked, { do: "units", units: "mm" }).workshop).toEqual(asked.workshop);
 });
 
 describe("panels glued up", () => {

@@ -1,23 +1,13 @@
 "use client";
-import { type BoardStock, resawn, type StockEntry } from "@/core/boards/stock";
-import { inch } from "@/core/length/length";
+import { resawn, type StockEntry } from "@/core/boards/stock";
+import { usualBoard } from "@/core/layout/offers";
 import { useDesk } from "@/ui/desk/useDesk";
 import { LengthField } from "@/ui/parts/LengthField";
-import { Measure } from "@/ui/parts/Measure";
 import { NumberField } from "@/ui/parts/NumberField";
 import { TextField } from "@/ui/parts/TextField";
+import { Offers } from "../Offers";
 import { TakeOut } from "./Said";
 
-const NEW_BOARD: BoardStock = {
-  form: "board",
-  material: "pine",
-  thickness: inch(0, 3, 4),
-  width: inch(11, 1, 4),
-  length: inch(96),
-  price: 0,
-  available: null,
-  source: "buy",
-};
 /** Boards and sheets to cut from, bought and in the yard. */
 export function Boards() {
   const desk = useDesk();
@@ -128,17 +118,16 @@ export function Boards() {
           </tbody>
         </table>
       )}
-      <p className="mb-6 flex gap-2 pt-2">
-        <button
-          className={boards.length === 0 ? "act" : "quiet"}
-          onClick={() => desk.act({ do: "add stock", stock: NEW_BOARD })}
-        >
-          Add <Measure value={NEW_BOARD.thickness} units={units} /> × <Measure value={NEW_BOARD.width} units={units} />{" "}
-          × <Measure value={NEW_BOARD.length} units={units} />
-        </button>
+      <p className="mb-6 flex flex-wrap items-baseline gap-x-4 gap-y-2 pt-2">
+        <Offers />
         <button
           className="quiet"
-          onClick={() => desk.act({ do: "add stock", stock: { ...NEW_BOARD, source: "yard", available: 1 } })}
+          onClick={() =>
+            desk.act({
+              do: "add stock",
+              stock: { ...usualBoard(units, desk.job.thickness), source: "yard", available: 1 },
+            })
+          }
         >
           add one from the yard
         </button>

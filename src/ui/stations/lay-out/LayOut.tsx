@@ -15,6 +15,7 @@ import { Weigh } from "@/ui/stations/lay-out/Weigh";
 import { Measure } from "@/ui/parts/Measure";
 import { count, money, percent } from "@/ui/parts/words";
 import { Empty } from "../Empty";
+import { Offers } from "../Offers";
 
 /** Boards and how they are cut, with how good that is. */
 export function LayOut() {
@@ -43,6 +44,11 @@ export function LayOut() {
             {missingText(m, job.units)}
           </p>
         ))}
+        {never.length > 0 && (
+          <p className="no-print mb-3 flex flex-wrap items-baseline gap-x-4">
+            <Offers />
+          </p>
+        )}
         {result && <LayoutList result={result} units={job.units} />}
       </section>
       {result && (
