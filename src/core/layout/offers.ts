@@ -47,28 +47,46 @@ export const usualBoard = (units: Units, thickness?: Length): BoardStock =>
     length: YARD[units].long[0]!,
   });
 
+/** So much is planed off without a thought: a board measured 20 gives a rim of 3/4 inch [mem]. */
+const NEAR = mm(1.5);
+
 /**
- * Boards and sheets that would give what is missing, as yards sell them: one for each material and thickness, wide and long enough for
- * every part of it; what most pieces wait for first.
+ * Boards and sheets that would give what is missing, as yards sell them: wide and long enough for every part of a material and
+ * thickness; what is nearly as thick comes from the same boards, and thin strips from those there are most of. Most wood first.
  */
 export function offersFor(missing: Missing[], units: Units): BoardStock[] {
   const yard = YARD[units];
   const next = (sizes: Length[], least: Length) => sizes.find((s) => s >= least) ?? least;
-  const kinds = new Map<string, { offer: BoardStock; pieces: number }>();
-  for (const { blank, needs } of missing) {
-    const wood = blank.material === "wood";
-    const thick = wood && needs.thickness < AS_MEASURED ? next(yard.thick, needs.thickness) : needs.thickness;
-    const key = `${blank.material} ${thick}`;
-    const before = kinds.get(key);
-    const at = (size: Length, was: Length | undefined) => (was !== undefined && was > size ? was : size);
-    const offer = board({
-      form: wood ? "board" : "sheet",
-      material: blank.material === "wood" ? "pine" : CALLED[blank.material],
-      thickness: thick,
-      width: at(wood ? next(yard.wide, needs.width) : at(yard.sheet[1], needs.width), before?.offer.width),
-      length: at(wood ? next(yard.long, needs.length) : at(yard.sheet[0], needs.length), before?.offer.length),
-    });
-    kinds.set(key, { offer, pieces: (before?.pieces ?? 0) + blank.quantity });
+  const kinds: { offer: BoardStock; material: Material; area: number }[] = [];
+  const thick = (m: Missing) => m.blank.material !== "wood" || m.needs.thickness >= AS_MEASURED;
+  // Thick parts first and thickest first, so that what is thinner finds its boards there.
+  const order = [...missing].sort(
+    (a, b) => Number(thick(b)) - Number(thick(a)) || b.needs.thickness - a.needs.thickness,
+  );
+  for (const m of order) {
+    const { material, quantity, length, width } = m.blank;
+    const wood = material === "wood";
+    const t = thick(m) ? m.needs.thickness : next(yard.thick, m.needs.thickness);
+    const same = kinds.filter((k) => k.material === material).sort((a, b) => b.area - a.area);
+    const found = thick(m)
+      ? same.find(({ offer }) => offer.thickness === t || (wood && offer.thickness > t && offer.thickness - t <= NEAR))
+      : same[0];
+    const kind = found ?? {
+      material,
+      area: 0,
+      offer: board({
+        form: wood ? "board" : "sheet",
+        material: material === "wood" ? "pine" : CALLED[material],
+        thickness: t,
+        width: wood ? yard.wide[0]! : yard.sheet[1],
+        length: wood ? yard.long[0]! : yard.sheet[0],
+      }),
+    };
+    if (!found) kinds.push(kind);
+    kind.area += quantity * length * width;
+    const { offer } = kind;
+    if (m.needs.width > offer.width) offer.width = wood ? next(yard.wide, m.needs.width) : m.needs.width;
+    if (m.needs.length > offer.length) offer.length = wood ? next(yard.long, m.needs.length) : m.needs.length;
   }
-  return [...kinds.values()].sort((a, b) => b.pieces - a.pieces).map((k) => k.offer);
+  return kinds.sort((a, b) => b.area - a.area).map((k) => k.offer);
 }
