@@ -72,7 +72,6 @@ test("laying out tells its progress and then the result", async ({ request }) =>
     data: {
       blanks: [
         {
-          id: "0/side",
           of: { line: 0, part: "side" },
           name: "Side",
           material: "wood",

@@ -40,7 +40,7 @@ export function Boards() {
                     label={`Wood of board ${at + 1}`}
                     value={s.material}
                     onSettle={(material) => change(at, { ...s, material })}
-                    className={s.form === "sheet" ? "w-18" : "w-28"}
+                    className={s.form === "sheet" ? "w-22" : "w-28"}
                   />
                   {s.form === "sheet" ? (
                     <span className="ml-1 text-[.82rem] text-soft">sheet</span>

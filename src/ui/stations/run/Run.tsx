@@ -33,12 +33,13 @@ export function Run() {
         <h2 className="only-print text-[1.4rem] font-semibold">Run sheet: {job.name}</h2>
         <p className="text-[1.13rem]">
           Ready <b className="text-[1.5rem]">{clockDay(plan.finish)}</b>, {clockTime(plan.finish)}
-          {job.due &&
-            (plan.late ? (
-              <b className="text-madder">: late, it is due {dayText(job.due)}. </b>
-            ) : (
-              `, due ${dayText(job.due)}. `
-            ))}
+          {!job.due ? (
+            ". "
+          ) : plan.late ? (
+            <b className="text-madder">: late, it is due {dayText(job.due)}. </b>
+          ) : (
+            `, due ${dayText(job.due)}. `
+          )}
           <span className="text-[.93rem] text-soft">
             {plan.finish === plan.bound
               ? "No plan in these hours can finish earlier."
