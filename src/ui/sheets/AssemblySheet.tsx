@@ -5,11 +5,13 @@ import { partLetter } from "@/core/drawing/face";
 import { cutList } from "@/core/line/cutlist";
 import { lineAt } from "@/core/line/shapes";
 import type { WorkedJob } from "@/core/job/worked";
+import type { Part } from "@/core/shape/part";
 import { type Step, stepsOf } from "@/core/shape/steps";
 import { taken } from "@/core/work/assembling";
 import type { Taken } from "@/core/work/operation";
 import { Flat, foldedParts } from "@/ui/drawing/Flat";
 import { Exploded } from "@/ui/drawing/Exploded";
+import { PartFace } from "@/ui/drawing/PartFace";
 import { Measure } from "@/ui/parts/Measure";
 import { Cuts, Sizes } from "@/ui/parts/PartCells";
 import { PrintButton } from "@/ui/parts/PrintButton";
@@ -75,6 +77,18 @@ export function AssemblySheet({ worked, at, jobId }: { worked: WorkedJob; at: nu
             </tbody>
           </table>
         </section>
+        {parts.some(({ part }) => isSetOut(part)) && (
+          <section className="md:col-span-2 print:col-span-2">
+            <h2 className="small-head">Where the cuts lie</h2>
+            <div className="grid grid-cols-1 gap-x-6 gap-y-4 md:grid-cols-2 print:grid-cols-2">
+              {parts
+                .filter(({ part }) => isSetOut(part))
+                .map(({ part }) => (
+                  <PartFace key={part.id} part={part} letter={letters.get(part.id)!} units={units} />
+                ))}
+            </div>
+          </section>
+        )}
         <section className="md:col-span-2 print:col-span-2">
           <h2 className="small-head">Steps</h2>
           <ol>
@@ -107,6 +121,9 @@ export function AssemblySheet({ worked, at, jobId }: { worked: WorkedJob; at: nu
     </main>
   );
 }
+
+/** It has cuts to be set out, and is no sheet that is folded, which is drawn flat. */
+const isSetOut = (part: Part): boolean => part.features.length > 0 && !part.features.some((f) => f.fold);
 
 /** One step: what is joined by its letters, what it takes, what is tried, what goes wrong. */
 function StepRow({ n, step, letters, glue }: { n: number; step: Step; letters: Map<string, string>; glue: number }) {
@@ -155,5 +172,5 @@ const amount = ({ quantity, unit }: Taken, n: number): string =>
   unit === "each"
     ? String(n === 1 ? Math.round(quantity * 100) / 100 : Math.ceil(quantity * n - 1e-9))
     : unit === "g"
-      ? `${Math.ceil(quantity * n)} g`
+      ? `${n === 1 ? (Math.round(quantity * 10) / 10).toString() : Math.ceil(quantity * n - 1e-9)} g`
       : `${(quantity * n).toFixed(2)} m²`;
