@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { JobFileError, meant } from "@/core/problem/problem";
+import { storageFault } from "@/store/fault";
 import { NoJobError, StaleError } from "@/store/jobs";
 
 /** A request's body is not what the route takes; says what would be. */
@@ -65,6 +66,8 @@ export async function answer(run: () => Promise<Response>): Promise<Response> {
           : e instanceof StaleError
             ? 409
             : 0;
+    const fault = storageFault(e);
+    if (fault) return Response.json({ error: fault.said }, { status: fault.status });
     if (status === 0 && (e as NodeJS.ErrnoException).code === "ECONNRESET") return new Response(null, { status: 499 }); // the caller hung up
     if (status === 0) throw e;
     return Response.json({ error: (e as Error).message }, { status });

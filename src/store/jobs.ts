@@ -4,6 +4,8 @@ import type { StockEntry } from "@/core/boards/stock";
 import { emptyJob, type Job, USUAL_WORKSHOP } from "@/core/job/job";
 import type { StoredJob } from "@/core/job/stored";
 import { admit } from "@/core/trial/trial";
+import { collides, screenOf } from "@/core/job/collide";
+import { randomUUID } from "node:crypto";
 import type { Db } from "./database";
 
 export interface JobSummary {
@@ -33,6 +35,8 @@ function asNow(_key: string, value: unknown): unknown {
   return { of: readPieceKey(blank), ...box };
 }
 
+/** How many things done to a job are known by their keys. */
+const KEPT_DONE = 5000;
 /** How many acts of a job can be taken back. */
 const KEPT_ACTS = 200;
 
@@ -80,6 +84,19 @@ export function jobStore(db: Db) {
       "DELETE FROM job_act WHERE job_id = ? AND id <= (SELECT id FROM job_act WHERE job_id = ? ORDER BY id DESC LIMIT 1 OFFSET ?)",
     ),
     remove: db.prepare("DELETE FROM job WHERE id = ?"),
+    done: db.prepare<[number, string], { revision: number }>(
+      "SELECT revision FROM job_done WHERE job_id = ? AND key = ?",
+    ),
+    doneSince: db.prepare<[number, number], { key: string; act: string | null }>(
+      "SELECT key, act FROM job_done WHERE job_id = ? AND revision > ? ORDER BY revision",
+    ),
+    insertDone: db.prepare("INSERT INTO job_done (job_id, key, revision, act) VALUES (?, ?, ?, ?)"),
+    pruneDone: db.prepare("DELETE FROM job_done WHERE job_id = ? AND revision <= ?"),
+  };
+  /** A transaction that is a writer from its beginning: it waits its turn instead of failing when it comes to write. */
+  const writing = <A extends unknown[], R>(run: (...args: A) => R) => {
+    const made = db.transaction(run);
+    return (...args: A): R => made.immediate(...args);
   };
   const now = () => new Date(Date.now()).toISOString();
   const head = ({ name, units, start, due, lines: _lines, stock: _stock, ...rest }: Job) => ({
@@ -121,41 +138,66 @@ export function jobStore(db: Db) {
     return { id, revision: row.revision, job, undo: sql.lastAct.get(id)?.what ?? null };
   }
 
-  /** What was done on a page that shows an older job is not done to the newer. */
-  function fresh(stored: StoredJob, revision: number | undefined): void {
-    if (revision !== undefined && stored.revision !== revision)
-      throw new StaleError("the job was changed elsewhere; it has been loaded again");
+  /** What other screens did since a page was drawn up; undefined when that is no longer known, or was an undo. */
+  function elsewhere(id: number, now: number, seen: number, key: string): Act[] | undefined {
+    const since = sql.doneSince.all(id, seen);
+    const others = since.filter((d) => screenOf(d.key) !== screenOf(key));
+    if (since.length !== now - seen || others.some((d) => d.act === null)) return undefined;
+    return others.map((d) => JSON.parse(d.act!) as Act);
+  }
+
+  /** An act on a page that shows an older job is done to the newer when nobody else touched the same. */
+  function stands(stored: StoredJob, seen: number, act: Act, key: string): void {
+    const others = stored.revision === seen ? [] : elsewhere(stored.id, stored.revision, seen, key);
+    const other = others?.find((o) => collides(o, act));
+    if (others && !other) return;
+    const what = other ? `${actText(other, stored.job)} was changed` : "the job was changed";
+    throw new StaleError(`${what} elsewhere meanwhile; what is kept there stands`);
+  }
+
+  function keep(id: number, key: string, revision: number, act: Act | null): void {
+    sql.insertDone.run(id, key, revision, act && JSON.stringify(act));
+    sql.pruneDone.run(id, revision - KEPT_DONE);
   }
 
   return {
     list: () => sql.list.all(),
     load,
     /** Keeps a new job. */
-    create: db.transaction((job: Job): StoredJob => {
+    create: writing((job: Job): StoredJob => {
       const id = Number(sql.insertJob.run(head(job)).lastInsertRowid);
       writeParts(id, job);
       return load(id);
     }),
-    /** Does one thing to a job. @throws StaleError, NoJobError, JobFileError; then nothing is changed. */
-    act: db.transaction((id: number, revision: number, act: Act): StoredJob => {
+    /**
+     * Does one thing to a job, as it was seen at a revision. Asked again with the same key it is not done again.
+     * @throws StaleError, NoJobError, JobFileError; then nothing is changed.
+     */
+    act: writing((id: number, seen: number, act: Act, key: string = `${randomUUID()}.0`): StoredJob => {
       const stored = load(id);
-      fresh(stored, revision);
+      if (sql.done.get(id, key)) return stored;
+      stands(stored, seen, act, key);
       const next = admit(carryOut(stored.job, act));
       sql.insertAct.run(id, actText(act, stored.job), JSON.stringify(stored.job), now());
       sql.pruneActs.run(id, id, KEPT_ACTS);
       sql.updateJob.run({ ...head(next), id });
       writeParts(id, next);
+      keep(id, key, stored.revision + 1, act);
       return load(id);
     }),
-    /** Takes the newest act back; undoing nothing leaves the job as it is. @throws StaleError when a revision is given that is not the newest */
-    undo: db.transaction((id: number, revision?: number): StoredJob => {
-      fresh(load(id), revision);
+    /** Takes the newest act back; undoing nothing leaves the job as it is. @throws StaleError when another screen did something since. */
+    undo: writing((id: number, seen?: number, key: string = `${randomUUID()}.0`): StoredJob => {
+      const stored = load(id);
+      if (sql.done.get(id, key)) return stored;
+      if (seen !== undefined && elsewhere(id, stored.revision, seen, key)?.length !== 0)
+        throw new StaleError("the job was changed elsewhere meanwhile; there is nothing of yours to take back");
       const last = sql.lastAct.get(id);
       if (last) {
         const before: Job = { ...emptyJob("", "in"), ...(JSON.parse(last.before, asNow) as Job) };
         sql.updateJob.run({ ...head(before), id });
         writeParts(id, before);
         sql.dropAct.run(last.id);
+        keep(id, key, stored.revision + 1, null);
       }
       return load(id);
     }),

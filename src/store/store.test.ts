@@ -8,6 +8,8 @@ import { USUAL_BEGINNINGS } from "@/core/hive/hive";
 import { inch, nm } from "@/core/length/length";
 import { RECIPES } from "@/core/recipes";
 import { findStandard } from "@/core/standards";
+import { storageFault } from "./fault";
+import type { Act } from "@/core/job/acts";
 import { emptyJob, type Job } from "@/core/job/job";
 import { openDatabase } from "./database";
 import { NoJobError, StaleError, jobStore } from "./jobs";
@@ -118,6 +120,54 @@ test("a refused act, a stale one and one on no job change nothing", () => {
   expect(() => store.act(id, 7, { do: "name", name: "x" })).toThrow(StaleError);
   expect(() => store.act(99, 0, { do: "name", name: "x" })).toThrow(NoJobError);
   expect(store.load(id)).toMatchObject({ revision: 0, job, undo: null });
+});
+
+test("asked again with the same key, an act and an undo are answered and not done again", () => {
+  const store = jobStore(openDatabase(":memory:"));
+  const { id } = store.create(job);
+  const add: Act = { do: "add line", line: job.lines[0]! };
+  for (let i = 0; i < 3; i++)
+    expect(store.act(id, 0, add, "one.1")).toMatchObject({ revision: 1, job: { lines: [{}, {}] } });
+  for (let i = 0; i < 3; i++) expect(store.undo(id, 1, "one.2")).toMatchObject({ revision: 2, job });
+  // Taken back, it is still known: the late twin of its request does nothing.
+  expect(store.act(id, 0, add, "one.1")).toMatchObject({ revision: 2, job });
+});
+
+test("two screens: what touches another thing is done to the newer job, what touches the same is refused by name", () => {
+  const store = jobStore(openDatabase(":memory:"));
+  const { id } = store.create({ ...job, lines: [job.lines[0]!, { ...job.lines[0]!, size: "medium" }] });
+  const quantity = (at: number, n: number): Act => ({ do: "change line", at, to: { quantity: n } });
+  store.act(id, 0, quantity(0, 11), "left.1");
+  store.act(id, 0, quantity(0, 12), "left.2");
+  expect(store.act(id, 0, quantity(1, 21), "right.1").job.lines.map((l) => l.quantity)).toEqual([12, 21]);
+  const thin: Act = { do: "option", at: 0, name: "thickness", value: inch(0, 7, 8) };
+  expect(store.act(id, 0, thin, "right.2").revision).toBe(4);
+  expect(() => store.act(id, 0, quantity(0, 99), "right.3")).toThrow(/body: quantity was changed elsewhere/);
+  store.act(id, 4, { do: "remove line", at: 0 }, "left.3");
+  expect(() => store.act(id, 4, quantity(1, 5), "right.4")).toThrow(/take out body was changed elsewhere/);
+  // A screen takes back what it did last, and not what another did since.
+  expect(() => store.undo(id, 4, "right.5")).toThrow(StaleError);
+  expect(store.undo(id, 5, "left.4").job.lines).toHaveLength(2);
+  expect(() => store.act(id, 5, { do: "name", name: "x" }, "right.6")).toThrow(/the job was changed elsewhere/);
+});
+
+test("a full disk is said, keeps what was there, and is over when there is room again", () => {
+  const db = openDatabase(":memory:");
+  const store = jobStore(db);
+  const { id } = store.create(job);
+  db.pragma(`max_page_count = ${db.pragma("page_count", { simple: true }) as number}`);
+  const much: Act = { do: "add lines", lines: Array.from({ length: 100 }, () => job.lines[0]!) };
+  let fault: unknown;
+  for (let i = 0; i < 9 && !fault; i++)
+    try {
+      store.act(id, i, much);
+    } catch (e) {
+      fault = storageFault(e);
+    }
+  expect(fault).toMatchObject({ status: 507, said: expect.stringContaining("disk is full") });
+  const { revision } = store.load(id);
+  db.pragma("max_page_count = 1000000");
+  expect(store.act(id, revision, much).revision).toBe(revision + 1);
 });
 
 test("killed in the middle of saving, nothing acknowledged is lost and nothing is half-written", async () => {

@@ -38,10 +38,13 @@ test("what is done shows at once and is kept in the order it was done, each on t
     desk().act({ do: "remove line", at: 1 });
   });
   expect(quantities(desk().job)).toEqual([12]);
-  expect(desk().keeping).toMatchObject({ waiting: 3, held: false });
+  expect(desk().keeping).toMatchObject({ waiting: 3, held: null });
   server.release();
   await settled(desk);
-  expect(server.seen.map((s) => ("revision" in s ? s.revision : 0))).toEqual([5, 6, 7]);
+  // All on the job as this page had it; each with a key of its own, counting up.
+  expect(server.seen.map((s) => s.revision)).toEqual([5, 5, 5]);
+  const keys = server.seen.map((s) => Number(s.key.split(".")[1]));
+  expect(keys).toEqual([...new Set(keys)].sort((a, b) => a - b));
   expect(server.kept.job).toEqual(desk().job);
   expect(desk().undoes).toBe("remove line");
 });
@@ -52,14 +55,14 @@ test("while the server is out nothing is lost: all of it waits, is said, and is 
   server.out = true;
   await act(async () => desk().act(setQuantity(0, 11)));
   await act(async () => desk().act(setQuantity(1, 21)));
-  expect(desk().keeping).toMatchObject({ waiting: 2, held: true, trouble: null });
+  expect(desk().keeping).toMatchObject({ waiting: 2, held: "the server does not answer", trouble: null });
   expect(quantities(desk().job)).toEqual([11, 21]);
   const leaving = new Event("beforeunload", { cancelable: true });
   window.dispatchEvent(leaving);
   expect(leaving.defaultPrevented).toBe(true);
   server.out = false;
   await act(async () => jest.advanceTimersByTimeAsync(10_000));
-  expect(desk().keeping).toMatchObject({ waiting: 0, held: false });
+  expect(desk().keeping).toMatchObject({ waiting: 0, held: null });
   expect(quantities(server.kept.job)).toEqual([11, 21]);
 });
 
@@ -86,7 +89,10 @@ test("what was done on top of something refused is not done to another job: it i
   server.release();
   await settled(desk);
   expect(server.seen).toHaveLength(1);
-  expect(desk().keeping.trouble).toMatch(/changed elsewhere/);
+  expect(desk().keeping.dropped.map((d) => ["act" in d.what && d.what.act.do, d.why])).toEqual([
+    ["change line", "the job was changed elsewhere"],
+    ["remove line", "the job was changed elsewhere"],
+  ]);
   expect(quantities(server.kept.job)).toEqual([20]);
   expect(desk().job).toEqual(server.kept.job);
   // And from there it goes on.
@@ -116,8 +122,30 @@ test("undo takes back what this page has seen, not what somebody else has done s
   await act(async () => desk().undo());
   await settled(desk);
   expect(quantities(server.kept.job)).toEqual([11, 99]);
-  expect(desk().keeping.trouble).toMatch(/changed elsewhere/);
+  expect(desk().keeping.dropped).toMatchObject([{ what: { undo: true }, why: "the job was changed elsewhere" }]);
   expect(desk().job).toEqual(server.kept.job);
+});
+
+test("a reply that is lost does no harm: what was done is done once, and what was typed after it is kept too", async () => {
+  jest.useFakeTimers();
+  const desk = open();
+  server.lose = 2;
+  await act(async () => desk().act({ do: "add line", line: body }));
+  await act(async () => desk().act(setQuantity(2, 7)));
+  for (let i = 0; i < 3; i++) await act(async () => jest.advanceTimersByTimeAsync(5_000));
+  expect(desk().keeping).toMatchObject({ waiting: 0, held: null, dropped: [] });
+  expect(quantities(server.kept.job)).toEqual([10, 20, 7]);
+  expect(desk().job).toEqual(server.kept.job);
+});
+
+test("two screens: what touches nothing of the other's stands on both, and each comes to show it", async () => {
+  const desk = open();
+  server.elsewhere(setQuantity(1, 99));
+  await act(async () => desk().act(setQuantity(0, 11)));
+  await settled(desk);
+  expect(desk().keeping.dropped).toEqual([]);
+  expect(quantities(server.kept.job)).toEqual([11, 99]);
+  expect(quantities(desk().job)).toEqual([11, 99]);
 });
 
 test("what is only tried is shown and not kept; given up, or refused when it is meant, all is as it was", async () => {

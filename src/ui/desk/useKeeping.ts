@@ -1,104 +1,161 @@
 "use client";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Act } from "@/core/job/acts";
+import { dependsOn } from "@/core/job/collide";
 import type { Job } from "@/core/job/job";
 import type { StoredJob } from "@/core/job/stored";
-import { askServer, Refused } from "@/ui/parts/askServer";
+import { askServer, NoAnswer, Refused } from "@/ui/parts/askServer";
+import { forget, nextKey, remember, screenName, type Waiting, waitingFor } from "./waiting";
 
-type Sent = { act: Act } | { undo: true };
+type Sent = Waiting["what"];
+
+/** Something that was done here and is not kept, because it does not hold any more: why, and what it was. */
+export interface Dropped {
+  what: Sent;
+  why: string;
+}
 
 export interface Keeping {
   /** Acts not yet kept. */
   waiting: number;
-  /** The server does not answer: what waits is sent again every few seconds. */
-  held: boolean;
-  /** Why something was not kept. */
+  /** Why the server takes nothing just now: what waits is sent again every few seconds. */
+  held: string | null;
+  /** What was not kept, and why. */
+  dropped: Dropped[];
+  /** Something else that was not kept. */
   trouble: string | null;
   /** What `undo` would take back. */
   undoes: string | null;
   send(what: Sent): void;
   again(): void;
+  /** What was dropped has been seen, or is done again. */
+  seen(): void;
   say(trouble: string | null): void;
 }
 
 const RETRY = 4000;
+/** What another page left waiting for so long is taken up here: that page is closed. */
+const LEFT_BEHIND = 15_000;
 
 /**
- * Sends what was done to the server, one after another, in the order it was done. While the server does not answer it
- * waits and tries again; when something is refused, what was done after it is dropped too, because it stood on it, and
- * `adopt` is given the job as it is kept.
+ * Sends what was done to the server, one after another, in the order it was done. Each has a key, so that a reply that was lost
+ * does no harm: asked again, the server answers and does nothing twice. While the server does not answer it waits, over a
+ * reload and a closed tab too, and is tried again. What is refused is dropped by name, with what stood on it; `adopt` is given the
+ * job as it is kept when that is another than the one shown.
  */
 export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keeping {
-  const [state, setState] = useState({ waiting: 0, held: false });
+  const [state, setState] = useState<Pick<Keeping, "waiting" | "held">>({ waiting: 0, held: null });
+  const [dropped, setDropped] = useState<Dropped[]>([]);
   const [trouble, say] = useState<string | null>(null);
   const [undoes, setUndoes] = useState(stored.undo);
-  const pending = useRef<Sent[]>([]);
-  const revision = useRef(stored.revision);
+  const pending = useRef<Waiting[]>([]);
+  /** The job as it was last taken from the server, which all that waits was done on; and the newest it is known to have. */
+  const base = useRef(stored.revision);
+  const newest = useRef(stored.revision);
+  const lastKey = useRef(0);
   const busy = useRef(false);
   const retry = useRef<ReturnType<typeof setTimeout>>(undefined);
   const onward = useRef<() => void>(() => undefined);
   /** The job shown may be another than the one kept. */
   const differs = useRef(false);
 
+  const done = useCallback((w: Waiting) => {
+    pending.current = pending.current.filter((p) => p.key !== w.key);
+    void forget(w.key);
+  }, []);
+
   const again = useCallback(async () => {
     if (busy.current) return;
     busy.current = true;
-    const show = (held: boolean) => setState({ waiting: pending.current.length, held });
+    const show = (held: string | null) => setState({ waiting: pending.current.length, held });
     try {
-      while (pending.current.length > 0) {
-        const next = pending.current[0]!;
-        const reply = await ask(stored.id, "/act", { revision: revision.current, ...next });
+      for (let next = pending.current[0]; next; next = pending.current[0]) {
+        const { key, seen, what } = next;
+        const reply = await ask(stored.id, "/act", { key, revision: seen, ...what });
         const kept = "error" in reply ? await ask(stored.id) : reply;
+        done(next);
         if ("error" in reply) {
-          pending.current = [];
-          say(reply.error);
-        } else pending.current.shift();
+          const lost = [next, ...pending.current.filter((p) => standsOn(p.what, what))];
+          lost.forEach(done);
+          setDropped((all) => [...all, ...lost.map((l) => ({ what: l.what, why: reply.error }))]);
+        }
         if (!("error" in kept)) {
-          revision.current = kept.revision;
+          // More than one further: somebody else did something too.
+          differs.current ||= "error" in reply || "undo" in what || kept.revision !== newest.current + 1;
+          newest.current = kept.revision;
           setUndoes(kept.undo);
-          differs.current ||= "error" in reply || "undo" in next;
-          if (differs.current && pending.current.length === 0) {
+          if (pending.current.length === 0) {
+            base.current = kept.revision;
+            if (differs.current) adopt(kept.job);
             differs.current = false;
-            adopt(kept.job);
           }
         }
-        show(false);
+        show(null);
       }
-    } catch {
-      show(true);
+    } catch (e) {
+      show(e instanceof NoAnswer ? e.message : "the server does not answer");
       // Whether or not the page is still open.
       clearTimeout(retry.current);
       retry.current = setTimeout(() => onward.current(), RETRY);
     } finally {
       busy.current = false;
     }
-  }, [stored.id, adopt]);
+  }, [stored.id, adopt, done]);
   useEffect(() => {
     onward.current = () => void again();
   }, [again]);
 
   const send = useCallback(
     (what: Sent) => {
-      pending.current.push(what);
+      const screen = screenName();
+      const key = nextKey(screen, lastKey.current);
+      lastKey.current = Number(key.slice(screen.length + 1));
+      const w: Waiting = { key, job: stored.id, seen: base.current, what };
+      pending.current.push(w);
+      void remember(w);
       setState((s) => ({ ...s, waiting: pending.current.length }));
       void again();
     },
-    [again],
+    [stored.id, again],
   );
 
+  // What was left waiting by this page before it was loaded again, or by one that is closed.
   useEffect(() => {
-    if (!state.held) return;
-    // Leaving now would lose it: the browser asks first.
+    void waitingFor(stored.id).then((left) => {
+      const mine = screenName();
+      const old = left.filter((w) => {
+        const [screen, number] = [
+          w.key.slice(0, w.key.lastIndexOf(".")),
+          Number(w.key.slice(w.key.lastIndexOf(".") + 1)),
+        ];
+        const age = Date.now() - number / 1000;
+        return !pending.current.some((p) => p.key === w.key) && (screen === mine || age > LEFT_BEHIND);
+      });
+      if (old.length === 0) return;
+      pending.current = [...old, ...pending.current];
+      differs.current = true;
+      setState((s) => ({ ...s, waiting: pending.current.length }));
+      void again();
+    });
+  }, [stored.id, again]);
+
+  useEffect(() => {
+    if (state.held === null) return;
+    // Leaving now is not losing it, but it is not kept yet either: the browser asks first.
     const ask = (e: BeforeUnloadEvent) => e.preventDefault();
     window.addEventListener("beforeunload", ask);
     return () => window.removeEventListener("beforeunload", ask);
   }, [state.held]);
 
   return useMemo(
-    () => ({ ...state, trouble, undoes, send, again: () => void again(), say }),
-    [state, trouble, undoes, send, again],
+    () => ({ ...state, dropped, trouble, undoes, send, again: () => void again(), seen: () => setDropped([]), say }),
+    [state, dropped, trouble, undoes, send, again],
   );
 }
+
+/** Something done after what was refused, which may mean another line now. What is taken back was done last. */
+const standsOn = (later: Sent, refused: Sent): boolean =>
+  "undo" in later || "undo" in refused || dependsOn(later.act as Act, refused.act as Act);
 
 /** The job as it is kept after what was asked, or why it was refused. @throws NoAnswer */
 async function ask(id: number, what = "", body?: object): Promise<StoredJob | { error: string }> {

@@ -3,6 +3,7 @@ import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { type ComponentType, memo, useCallback, useEffect, useState } from "react";
 import type { Measurement } from "@/core/judge/reading";
+import { actText } from "@/core/job/acts";
 import type { StoredJob } from "@/core/job/stored";
 import type { MakersOwn } from "@/core/designs/design";
 import { Guarded } from "@/ui/parts/Guarded";
@@ -14,7 +15,6 @@ import { type PageId, turnTo } from "@/ui/desk/pages";
 import { type Station, stationState } from "@/ui/desk/station";
 import { PAGES, STATIONS } from "@/ui/stations";
 import { type Desk, DeskProvider, type Laid, LaidProvider, useOpenJob } from "@/ui/desk/useDesk";
-import type { Keeping } from "@/ui/desk/useKeeping";
 import { WorkingStrip } from "./WorkingStrip";
 
 /** Each page is drawn anew only when something it shows has changed. */
@@ -51,7 +51,7 @@ export function JobDesk({
               <StationTab key={s.id} station={s} on={s.id === here || s.id === beside} desk={desk} laid={laid} />
             ))}
           </nav>
-          <Troubles keeping={desk.keeping} />
+          <Troubles desk={desk} />
           <main
             tabIndex={0}
             className="print-plain relative outline-offset-[-3px] min-h-0 flex-1 overflow-auto px-5 pt-3 pb-4"
@@ -68,33 +68,61 @@ export function JobDesk({
 }
 
 /** What was not kept, and what still waits to be. */
-function Troubles({ keeping }: { keeping: Keeping }) {
-  const { held, waiting, trouble } = keeping;
-  const said = [
-    ...(held
-      ? [
-          {
-            text: `The server does not answer; ${count(waiting, "change")} ${waiting === 1 ? "is" : "are"} not kept yet. It is tried again every few seconds.`,
-            act: "try now",
-            do: keeping.again,
-          },
-        ]
-      : []),
-    ...(trouble ? [{ text: trouble, act: "seen", do: () => keeping.say(null) }] : []),
-  ];
-  return said.map((s) => (
-    <p
-      key={s.act}
-      role="alert"
-      className="no-print mx-5 mt-2 flex justify-between gap-4 border-l-8 border-madder bg-white px-3 py-2"
-    >
-      {s.text}
-      <button className="quiet" onClick={s.do}>
-        {s.act}
-      </button>
-    </p>
-  ));
+function Troubles({ desk }: { desk: Desk }) {
+  const { held, waiting, trouble, dropped, again, seen, say } = desk.keeping;
+  const alert = "no-print mx-5 mt-2 flex flex-wrap items-baseline gap-x-4 border-l-8 border-madder bg-white px-3 py-2";
+  // What names a line by its place may mean another by now: that is said, and left to be done anew.
+  const acts = dropped.flatMap((d) => ("act" in d.what && !("at" in d.what.act) ? [d.what.act] : []));
+  return (
+    <>
+      {held !== null && (
+        <p role="alert" className={alert}>
+          <span className="flex-1">
+            {capital(held)}; {count(waiting, "change")} {waiting === 1 ? "is" : "are"} not kept yet. It is tried again
+            every few seconds, and after the page is opened again.
+          </span>
+          <button className="quiet" onClick={again}>
+            try now
+          </button>
+        </p>
+      )}
+      {dropped.length > 0 && (
+        <div role="alert" className={alert}>
+          <span className="flex-1">
+            <b>
+              Not kept: {dropped.map((d) => ("act" in d.what ? actText(d.what.act, desk.job) : "undo")).join("; ")}.
+            </b>{" "}
+            {capital(dropped[0]!.why)}.
+          </span>
+          {acts.length > 0 && (
+            <button
+              className="quiet"
+              onClick={() => {
+                seen();
+                acts.forEach((a) => desk.act(a));
+              }}
+            >
+              do it again all the same
+            </button>
+          )}
+          <button className="quiet" onClick={seen}>
+            leave it
+          </button>
+        </div>
+      )}
+      {trouble && (
+        <p role="alert" className={alert}>
+          <span className="flex-1">{trouble}</span>
+          <button className="quiet" onClick={() => say(null)}>
+            seen
+          </button>
+        </p>
+      )}
+    </>
+  );
 }
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 function Top({ desk, laid, find }: { desk: Desk; laid: Laid; find(): void }) {
   const { job } = desk;
@@ -118,7 +146,7 @@ function Top({ desk, laid, find }: { desk: Desk; laid: Laid; find(): void }) {
       </span>
       <span className="ml-auto flex items-baseline gap-3.5">
         <span aria-live="polite" className="text-[.85rem] text-soft">
-          {desk.keeping.waiting > 0 && !desk.keeping.held ? "keeping …" : ""}
+          {desk.keeping.waiting > 0 && desk.keeping.held === null ? "keeping …" : ""}
         </span>
         <button
           className="border-0 bg-transparent p-0"

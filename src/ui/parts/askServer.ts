@@ -3,12 +3,15 @@ export class Refused extends Error {}
 
 /** Nothing that can be read came back. */
 export class NoAnswer extends Error {
-  constructor() {
-    super("the server does not answer");
+  constructor(why = "the server does not answer") {
+    super(why);
   }
 }
 
 export type Method = "POST" | "PUT" | "PATCH" | "DELETE";
+
+/** A server that has not answered after so many milliseconds hangs. */
+const PATIENCE = 10_000;
 
 /**
  * Asks the server; a body is sent as JSON, text and files as they are. @throws Refused with the server's reason, NoAnswer
@@ -22,19 +25,21 @@ export async function askServer<T>(
   let status: number;
   let said: T & { error?: string };
   try {
-    const reply = await fetch(
-      path,
-      method && {
+    const reply = await fetch(path, {
+      signal: AbortSignal.timeout(PATIENCE),
+      ...(method && {
         method,
         headers: { "content-type": "application/json" },
         body: typeof body === "string" || body instanceof Blob ? body : JSON.stringify(body),
-      },
-    );
+      }),
+    });
     ({ ok, status } = reply);
     said = (await reply.json()) as T & { error?: string };
   } catch {
     throw new NoAnswer();
   }
+  // What is out for a while is as if nobody answered: what waits is kept and tried again.
+  if (status === 503 || status === 507) throw new NoAnswer(said.error);
   if (!ok) throw new Refused(said.error ?? `the server answered ${status}`);
   return said;
 }

@@ -1,4 +1,5 @@
 import { type Act, carryOut } from "@/core/job/acts";
+import { collides, screenOf } from "@/core/job/collide";
 import { ReadableStream, TextDecoderStream } from "node:stream/web";
 import { TextEncoder } from "node:util";
 import type { ComponentType } from "react";
@@ -8,7 +9,7 @@ import { layOut } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
 import { DeskProvider, LaidProvider, useOpenJob } from "@/ui/desk/useDesk";
 
-type Asked = { revision: number } & ({ act: Act } | { undo: true });
+type Asked = { key: string; revision: number } & ({ act: Act } | { undo: true });
 type Init = { method?: string; body: string };
 
 /** A server in miniature: keeps one job as the real one does, answers when it is let, and can be out. */
@@ -20,6 +21,9 @@ export class Server {
   private let: (() => void)[] = [];
   private holding = false;
   private before: Job[] = [];
+  private done: { key: string; revision: number; act: Act | null }[] = [];
+  /** So many replies get lost: what was asked is done, and nobody hears of it. */
+  lose = 0;
 
   constructor(job: Job) {
     this.kept = { id: 1, revision: 5, job, undo: null };
@@ -37,6 +41,7 @@ export class Server {
   /** Somebody else does something. */
   elsewhere(act: Act) {
     this.kept = { ...this.kept, revision: this.kept.revision + 1, job: carryOut(this.kept.job, act) };
+    this.done.push({ key: "other.1", revision: this.kept.revision, act });
   }
   private fetch = async (url: string, init?: Init) => {
     if (this.holding) await new Promise<void>((go) => this.let.push(go));
@@ -50,7 +55,10 @@ export class Server {
     const asked = JSON.parse(init!.body) as Asked;
     this.seen.push(asked);
     const { kept } = this;
-    if (asked.revision !== kept.revision) return says(409, { error: "the job was changed elsewhere" });
+    if (this.done.some((d) => d.key === asked.key)) return says(200, kept);
+    const others = this.done.filter((d) => d.revision > asked.revision && screenOf(d.key) !== screenOf(asked.key));
+    if ("undo" in asked ? others.length > 0 : others.some((d) => d.act && collides(d.act, asked.act)))
+      return says(409, { error: "the job was changed elsewhere" });
     if ("undo" in asked)
       this.kept = { ...kept, revision: kept.revision + 1, job: this.before.pop() ?? kept.job, undo: null };
     else
@@ -60,6 +68,8 @@ export class Server {
       } catch (e) {
         return says(422, { error: (e as Error).message });
       }
+    this.done.push({ key: asked.key, revision: this.kept.revision, act: "act" in asked ? asked.act : null });
+    if (this.lose > 0 && this.lose--) throw new TypeError("the line went dead");
     return says(200, this.kept);
   };
   /** Built board by board: which layout it is does not matter here. */
@@ -85,7 +95,14 @@ export function Open({ server, station: Station }: { server: Server; station: Co
   return (
     <DeskProvider value={desk}>
       <LaidProvider value={laid}>
-        {desk.keeping.trouble && <p role="alert">{desk.keeping.trouble}</p>}
+        {[desk.keeping.trouble, ...desk.keeping.dropped.map((d) => d.why)].map(
+          (said) =>
+            said && (
+              <p role="alert" key={said}>
+                {said}
+              </p>
+            ),
+        )}
         <Station />
       </LaidProvider>
     </DeskProvider>

@@ -4,9 +4,14 @@ import { answer, idParam, readBody } from "@/app/http";
 import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";
 
+/** What its page calls it: its screen, and a number: asked again, it is answered and not done again. */
+const key = z
+  .string()
+  .regex(/^[a-z0-9-]{1,60}\.[0-9]{1,12}$/)
+  .optional();
 const body = z.union([
-  z.strictObject({ revision: z.number().int(), act: actSchema }),
-  z.strictObject({ undo: z.literal(true), revision: z.number().int().optional() }),
+  z.strictObject({ key, revision: z.number().int(), act: actSchema }),
+  z.strictObject({ key, undo: z.literal(true), revision: z.number().int().optional() }),
 ]);
 
 /** Does one thing to a job, or takes the last one back. */
@@ -15,5 +20,7 @@ export const POST = (request: Request, { params }: { params: Promise<{ id: strin
     const id = idParam.parse((await params).id);
     const read = await readBody(request, body);
     const store = jobStore(database());
-    return Response.json("undo" in read ? store.undo(id, read.revision) : store.act(id, read.revision, read.act));
+    return Response.json(
+      "undo" in read ? store.undo(id, read.revision, read.key) : store.act(id, read.revision, read.act, read.key),
+    );
   });

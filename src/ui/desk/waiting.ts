@@ -1,0 +1,52 @@
+import { createStore, entries, del, set, type UseStore } from "idb-keyval";
+import type { Act } from "@/core/job/acts";
+
+/** Something done on a page that is not known to be kept: what, on which job as it was seen at a revision, by its key. */
+export interface Waiting {
+  key: string;
+  job: number;
+  seen: number;
+  what: { act: Act } | { undo: true };
+}
+
+let store: UseStore | undefined;
+const kept = () => (store ??= createStore("rundik", "waiting"));
+/** Without a database in the browser what waits is only in the page, and the browser asks before it is left. */
+const has = () => typeof indexedDB !== "undefined";
+
+/** Keeps what waits in the browser's database, over a reload and a closed tab. */
+export const remember = async (w: Waiting): Promise<void> => {
+  if (has()) await set(w.key, w, kept()).catch(() => undefined);
+};
+
+export const forget = async (key: string): Promise<void> => {
+  if (has()) await del(key, kept()).catch(() => undefined);
+};
+
+/** What waits for a job, in the order it was done. */
+export async function waitingFor(job: number): Promise<Waiting[]> {
+  if (!has()) return [];
+  const all = await entries<string, Waiting>(kept()).catch(() => []);
+  return all
+    .map(([, w]) => w)
+    .filter((w) => w.job === job)
+    .sort((a, b) => numberOf(a.key) - numberOf(b.key));
+}
+
+const numberOf = (key: string) => Number(key.slice(key.lastIndexOf(".") + 1));
+
+/** What this screen is called in the keys of what is done on it: the same over a reload, another in another tab. */
+export function screenName(): string {
+  try {
+    const known = sessionStorage.getItem("rundik-screen");
+    if (known) return known;
+    const name = [...crypto.getRandomValues(new Uint8Array(9))].map((b) => b.toString(36)).join("");
+    sessionStorage.setItem("rundik-screen", name);
+    return name;
+  } catch {
+    return "screen";
+  }
+}
+
+/** Keys count up, over a reload too. */
+export const nextKey = (screen: string, after: number): string => `${screen}.${Math.max(after + 1, Date.now() * 1000)}`;
