@@ -7,7 +7,7 @@ import { jobStore } from "@/store/jobs";
 /** What its page calls it: its screen, and a number: asked again, it is answered and not done again. */
 const key = z
   .string()
-  .regex(/^[a-z0-9-]{1,60}\.[0-9]{1,12}$/)
+  .regex(/^[a-z0-9-]{1,60}\.[0-9]{1,16}$/)
   .optional();
 const body = z.union([
   z.strictObject({ key, revision: z.number().int(), act: actSchema }),

@@ -1,0 +1,56 @@
+/**
+ * Who is let in. The program answers to the machine it runs on, under the names of that machine: a page of another site can then
+ * neither read it nor act on it, whatever name it has pointed here.
+ */
+
+const LOOPBACK = ["127.0.0.1", "localhost", "[::1]"];
+/** An address in figures: no name can be pointed at another machine under it. */
+const FIGURES = /^(\d{1,3}(\.\d{1,3}){3}|\[[0-9a-f:]+\])$/i;
+
+const nameOf = (host: string): string => host.replace(/:\d+$/, "").toLowerCase();
+
+/** The program may answer to this name: one of the machine's own, or, opened to others, its address in figures or `RUNDIK_NAMES`. */
+function isOurs(host: string, env: Record<string, string | undefined>): boolean {
+  const name = nameOf(host);
+  if (LOOPBACK.includes(name)) return true;
+  if (env.HOST === undefined || LOOPBACK.includes(env.HOST)) return false;
+  const names = (env.RUNDIK_NAMES ?? "").split(",").map((n) => n.trim().toLowerCase());
+  return FIGURES.test(name) || name === env.HOST.toLowerCase() || names.includes(name);
+}
+
+/** Why a request is not answered, in a sentence; undefined when it is. */
+export function refusal(
+  method: string,
+  path: string,
+  headers: Pick<Headers, "get">,
+  env: Record<string, string | undefined>,
+): string | undefined {
+  const host = headers.get("host") ?? "";
+  if (!isOurs(host, env)) return `read the host "${host.slice(0, 100)}", which is no name of this program`;
+  const origin = headers.get("origin");
+  if (origin !== null && origin !== `http://${host}` && origin !== `https://${host}`)
+    return "asked by a page of another site";
+  // A link from elsewhere may open a page; nothing else may be fetched, framed or sent from there.
+  const opens =
+    method === "GET" && headers.get("sec-fetch-mode") === "navigate" && headers.get("sec-fetch-dest") === "document";
+  const site = headers.get("sec-fetch-site");
+  if ((site === "cross-site" || site === "same-site") && (!opens || path.startsWith("/api/")))
+    return "asked by a page of another site";
+  return undefined;
+}
+
+/** What a page may load and run: its own, by a number used once. Style attributes are drawn with; they can load nothing. */
+export const contentPolicy = (nonce: string): string =>
+  [
+    "default-src 'self'",
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'`,
+    `style-src 'self' 'nonce-${nonce}'`,
+    "style-src-attr 'unsafe-inline'",
+    "img-src 'self' data: blob:",
+    "font-src 'self'",
+    "connect-src 'self'",
+    "object-src 'none'",
+    "base-uri 'none'",
+    "form-action 'self'",
+    "frame-ancestors 'none'",
+  ].join("; ");
