@@ -63,36 +63,60 @@ test("a made box measured in changes what hangs on it, and is there after a relo
   await expect(made).toContainText("the frame stands out of the box by 1/8");
 });
 
-test("two people at one job: the second is told and shown what is now there", async ({ page, request }) => {
+test("two people at one job: what each does to another line stands and is shown; what both do to one is said", async ({
+  page,
+  request,
+}) => {
   await page.goto("/jobs/2/ask");
   const { revision } = (await (await request.get("/api/jobs/2")).json()) as { revision: number };
+  const other = (key: string, quantity: number) =>
+    request.post("/api/jobs/2/act", {
+      data: { key, revision: revision + 2, act: { do: "change line", at: 0, to: { quantity } } },
+    });
   await request.post("/api/jobs/2/act", {
-    data: { revision, act: { do: "change line", at: 0, to: { quantity: 77 } } },
+    data: { key: "other.1", revision, act: { do: "change line", at: 0, to: { quantity: 77 } } },
   });
   await page.getByLabel("Quantity of line 2").fill("61");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("alert").filter({ hasText: "changed elsewhere" })).toBeVisible();
   await expect(page.getByLabel("Quantity of line 1")).toHaveValue("77");
-  await page.getByRole("button", { name: "seen" }).click();
-  await request.post("/api/jobs/2/act", { data: { undo: true } });
+  await expect(page.getByLabel("Quantity of line 2")).toHaveValue("61");
+  await other("other.2", 78);
+  await page.getByLabel("Quantity of line 1").fill("5");
+  await page.keyboard.press("Enter");
+  const told = page.getByRole("alert").filter({ hasText: "was changed elsewhere meanwhile" });
+  await expect(told).toContainText("Not kept:");
+  await expect(page.getByLabel("Quantity of line 1")).toHaveValue("78");
+  await told.getByRole("button", { name: "leave it" }).click();
+  await expect(told).toBeHidden();
+  for (let i = 0; i < 3; i++) await request.post("/api/jobs/2/act", { data: { undo: true } });
 });
 
-test("when the server does not answer, the page says so, holds on to what was done, and keeps it when it is back", async ({
+test("when the server does not answer, the page says so; what was done waits over a reload, and is kept once it is back", async ({
   page,
 }) => {
   await page.goto("/jobs/2/ask");
+  const quantity = (line: number) => page.getByLabel(`Quantity of line ${line}`);
+  const before = [await quantity(1).inputValue(), await quantity(2).inputValue()];
   await page.route("**/act", (route) => route.abort());
-  await page.getByLabel("Quantity of line 1").fill("8");
+  await quantity(1).fill("8");
   await page.keyboard.press("Enter");
-  const out = page.getByRole("alert").filter({ hasText: "The server does not answer; 1 change is not kept yet" });
+  await quantity(2).fill("9");
+  await page.keyboard.press("Enter");
+  const out = page.getByRole("alert").filter({ hasText: "The server does not answer; 2 changes are not kept yet" });
+  await expect(out).toBeVisible();
+  page.on("dialog", (d) => void d.accept());
+  await page.reload();
   await expect(out).toBeVisible();
   await page.unroute("**/act");
   await out.getByRole("button", { name: "try now" }).click();
   await expect(out).toBeHidden();
+  await expect(quantity(1)).toHaveValue("8");
   await page.reload();
-  await expect(page.getByLabel("Quantity of line 1")).toHaveValue("8");
-  await page.getByRole("button", { name: "undo" }).click();
-  await expect(page.getByLabel("Quantity of line 1")).toHaveValue("6");
+  await expect(quantity(2)).toHaveValue("9");
+  for (const was of [...before].reverse()) {
+    await page.getByRole("button", { name: "undo" }).click();
+    await expect(was === before[1] ? quantity(2) : quantity(1)).toHaveValue(was);
+  }
 });
 
 test("laying out can be stopped and started again", async ({ page }) => {

@@ -1,13 +1,13 @@
 import { type NextRequest, NextResponse } from "next/server";
 import { contentPolicy, refusal } from "@/app/gate";
 
-/** Every request passes here first: who asks is checked, and what a page may load is said. */
+/**
+ * Every page passes here first: who asks is checked, and what the page may load is said. What is under `/api` checks the same itself
+ * (`answer`): here its body would be read whole before anybody could refuse it.
+ */
 export function proxy(request: NextRequest): Response {
-  const why = refusal(request.method, request.nextUrl.pathname, request.headers, process.env);
-  if (why)
-    return request.nextUrl.pathname.startsWith("/api/")
-      ? Response.json({ error: why }, { status: 403 })
-      : new Response(why, { status: 403, headers: { "content-type": "text/plain; charset=utf-8" } });
+  const why = refusal(request);
+  if (why) return new Response(why, { status: 403, headers: { "content-type": "text/plain; charset=utf-8" } });
   const nonce = Buffer.from(crypto.getRandomValues(new Uint8Array(16))).toString("base64");
   const policy = contentPolicy(nonce);
   const headers = new Headers(request.headers);
@@ -17,4 +17,4 @@ export function proxy(request: NextRequest): Response {
   return response;
 }
 
-export const config = { matcher: ["/((?!_next/static|icon.svg).*)"] };
+export const config = { matcher: ["/((?!_next/static|icon.svg|api/).*)"] };

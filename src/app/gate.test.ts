@@ -1,7 +1,11 @@
+import { readdirSync } from "node:fs";
 import { contentPolicy, refusal } from "./gate";
 
 const ask = (headers: Record<string, string>, method = "GET", path = "/api/jobs/1", env: Record<string, string> = {}) =>
-  refusal(method, path, new Headers({ host: "127.0.0.1:4170", ...headers }), env);
+  refusal(
+    { method, url: `http://127.0.0.1:4170${path}`, headers: new Headers({ host: "127.0.0.1:4170", ...headers }) },
+    env,
+  );
 
 test("a name of another that points here is no name of ours: nothing is read or done under it (DNS rebinding)", () => {
   for (const host of [
@@ -45,4 +49,25 @@ test("no script runs but those the page was sent with", () => {
     .find((d) => d.startsWith("script-src"))!;
   expect(script).toBe("script-src 'self' 'nonce-abc' 'strict-dynamic'");
   expect(contentPolicy("abc")).not.toMatch(/unsafe-eval|script-src[^;]*unsafe-inline|\*/);
+});
+
+test("every route asks who it is: under another name none of them answers", async () => {
+  const routes = readdirSync("src/app/api", { recursive: true, encoding: "utf8" })
+    .filter((f) => f.endsWith("route.ts"))
+    .map((f) => `src/app/api/${f}`);
+  expect(routes.length).toBeGreaterThan(8);
+  for (const file of routes) {
+    const handlers = Object.entries(
+      (await import(`../../${file}`)) as Record<string, (r: Request, c: object) => Promise<Response>>,
+    );
+    for (const [method, handle] of handlers) {
+      if (!/^[A-Z]+$/.test(method)) continue;
+      const request = new Request(`http://shop.example/${file}`, {
+        method,
+        ...(method === "GET" ? {} : { body: "{}", headers: { "content-type": "application/json" } }),
+      });
+      const reply = await handle(request, { params: Promise.resolve({ id: "1", line: "0", file: "item.svg" }) });
+      expect([file, method, reply.status]).toEqual([file, method, 403]);
+    }
+  }
 });

@@ -20,12 +20,11 @@ function isOurs(host: string, env: Record<string, string | undefined>): boolean 
 
 /** Why a request is not answered, in a sentence; undefined when it is. */
 export function refusal(
-  method: string,
-  path: string,
-  headers: Pick<Headers, "get">,
-  env: Record<string, string | undefined>,
+  { method, url, headers }: Pick<Request, "method" | "url" | "headers">,
+  env: Record<string, string | undefined> = process.env,
 ): string | undefined {
-  const host = headers.get("host") ?? "";
+  const { pathname, host: asked } = new URL(url);
+  const host = headers.get("host") ?? asked;
   if (!isOurs(host, env)) return `read the host "${host.slice(0, 100)}", which is no name of this program`;
   const origin = headers.get("origin");
   if (origin !== null && origin !== `http://${host}` && origin !== `https://${host}`)
@@ -34,7 +33,7 @@ export function refusal(
   const opens =
     method === "GET" && headers.get("sec-fetch-mode") === "navigate" && headers.get("sec-fetch-dest") === "document";
   const site = headers.get("sec-fetch-site");
-  if ((site === "cross-site" || site === "same-site") && (!opens || path.startsWith("/api/")))
+  if ((site === "cross-site" || site === "same-site") && (!opens || pathname.startsWith("/api/")))
     return "asked by a page of another site";
   return undefined;
 }

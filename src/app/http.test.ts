@@ -27,9 +27,9 @@ test("a body that does not hold names its field", async () => {
 });
 
 test("what a person can put right comes back with its status; what is a fault does not hide", async () => {
-  const status = async (e: Error) => (await answer(() => Promise.reject(e))).status;
+  const status = async (e: Error) => (await answer(post(""), () => Promise.reject(e))).status;
   expect(await status(new BadRequest("x"))).toBe(400);
   expect(await status(new JobFileError([{ path: "a", message: "b" }]))).toBe(400);
   expect(await status(new StaleError("x"))).toBe(409);
-  await expect(answer(() => Promise.reject(new TypeError("x is not a function")))).rejects.toThrow(TypeError);
+  await expect(answer(post(""), () => Promise.reject(new TypeError("x is not a function")))).rejects.toThrow(TypeError);
 });

@@ -1,3 +1,4 @@
+import { refusal } from "./gate";
 import { z } from "zod";
 import { JobFileError, meant } from "@/core/problem/problem";
 import { storageFault } from "@/store/fault";
@@ -53,8 +54,10 @@ export async function readBody<T extends z.ZodType>(
   return read.data;
 }
 
-/** Runs a route; turns what a person can put right into a message with its status, and nothing else. */
-export async function answer(run: () => Promise<Response>): Promise<Response> {
+/** Runs a route for who may ask; turns what a person can put right into a message with its status, and nothing else. */
+export async function answer(request: Request, run: () => Promise<Response>): Promise<Response> {
+  const why = refusal(request);
+  if (why) return Response.json({ error: why }, { status: 403 });
   try {
     return await run();
   } catch (e) {

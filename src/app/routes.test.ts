@@ -124,7 +124,7 @@ describe("designs", () => {
     expect(noted[0]!.notes.map((n) => n.text)).toEqual(["warped"]);
     const changed = { ...recipe, about: "higher" };
     expect(await marks(await designs.POST(send("POST", { recipe: changed, why: "" })))).toHaveLength(2);
-    expect(await marks(await designs.GET())).toEqual([
+    expect(await marks(await designs.GET(get()))).toEqual([
       ["moor-rim", 1, "for patties"],
       ["moor-rim", 2, ""],
     ]);
@@ -154,13 +154,13 @@ describe("designs", () => {
     ["not JSON", "{", /not JSON/],
     ["300 kB", { recipe: { ...recipe, about: "x".repeat(300 * 1024) }, why: "" }, /MB are read/],
   ])("%s is refused with its reason and nothing is kept", async (_name, body, reason) => {
-    const before = await marks(await designs.GET());
+    const before = await marks(await designs.GET(get()));
     const reply = await designs.POST(send("POST", body));
     expect([reply.status, ((await reply.json()) as { error: string }).error]).toEqual([
       400,
       expect.stringMatching(reason),
     ]);
-    expect(await marks(await designs.GET())).toEqual(before);
+    expect(await marks(await designs.GET(get()))).toEqual(before);
   });
 
   test("a job that took a mark up goes on without the design", async () => {

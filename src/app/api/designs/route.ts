@@ -7,13 +7,13 @@ import { designStore } from "@/store/designs";
 import { standardStore } from "@/store/standards";
 
 /** Every mark of the maker's own designs, with notes from use. */
-export const GET = () => answer(async () => Response.json(designStore(database()).list()));
+export const GET = (request: Request) => answer(request, async () => Response.json(designStore(database()).list()));
 
 const kept = z.strictObject({ recipe: recipeSchema, why: z.string().max(500) });
 
 /** Keeps a recipe as the next mark of its design; answers with all. */
 export const POST = (request: Request) =>
-  answer(async () => {
+  answer(request, async () => {
     const store = designStore(database());
     const { recipe, why } = await readBody(request, kept, MOST_BYTES);
     store.keep(recipe, why, standardStore(database()).list());
@@ -24,7 +24,7 @@ const note = z.strictObject({ id: z.string(), mark: z.number().int(), note: z.st
 
 /** Notes something of a mark in use; answers with all. */
 export const PATCH = (request: Request) =>
-  answer(async () => {
+  answer(request, async () => {
     const store = designStore(database());
     const said = await readBody(request, note);
     store.note(said.id, said.mark, said.note);
@@ -33,7 +33,7 @@ export const PATCH = (request: Request) =>
 
 /** Takes a design away with all its marks; jobs that use it keep their own copy. */
 export const DELETE = (request: Request) =>
-  answer(async () => {
+  answer(request, async () => {
     const store = designStore(database());
     store.remove((await readBody(request, z.strictObject({ id: z.string() }))).id);
     return Response.json(store.list());

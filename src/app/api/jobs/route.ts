@@ -7,7 +7,7 @@ import { jobStore } from "@/store/jobs";
 
 /** Keeps a job from a job file. */
 export const POST = (request: Request) =>
-  answer(async () => {
+  answer(request, async () => {
     const job = admit(readJobFile(await readText(request, LIMITS.bytes)));
     return Response.json(jobStore(database()).create(job), { status: 201 });
   });

@@ -8,7 +8,7 @@ const running = ((globalThis as { rundikLayouts?: Map<string, AbortController> }
 
 /** Ends a layout that is being worked out: what is best so far is then its answer. */
 export const DELETE = (request: Request) =>
-  answer(async () => {
+  answer(request, async () => {
     running.get(new URL(request.url).searchParams.get("ask") ?? "")?.abort();
     return new Response(null, { status: 204 });
   });
@@ -21,7 +21,7 @@ const SOON = 2500;
  * (`soFar`), and one for the result. Hanging up stops it.
  */
 export const POST = (request: Request) =>
-  answer(async () => {
+  answer(request, async () => {
     const question = await readBody(request, layoutRequestSchema);
     const stop = new AbortController();
     const enough = new AbortController();

@@ -7,7 +7,7 @@ import { standardStore } from "@/store/standards";
 
 /** A design as a file: `?id=…&mark=…`, the newest mark when none is named. */
 export const GET = (request: Request) =>
-  answer(async () => {
+  answer(request, async () => {
     const asked = new URL(request.url).searchParams;
     const marks = designStore(database())
       .list()
@@ -24,7 +24,7 @@ export const GET = (request: Request) =>
 
 /** Takes a design file in as the next mark of its design; answers with all. */
 export const POST = (request: Request) =>
-  answer(async () => {
+  answer(request, async () => {
     const store = designStore(database());
     const { recipe, why } = readDesignFile(await readText(request, MOST_BYTES));
     store.keep(recipe, why, standardStore(database()).list());

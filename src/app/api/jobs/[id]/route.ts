@@ -5,9 +5,11 @@ import { jobStore } from "@/store/jobs";
 type Context = { params: Promise<{ id: string }> };
 
 /** The job as it is kept now. */
-export const GET = (_: Request, { params }: Context) =>
-  answer(async () => Response.json(jobStore(database()).load(idParam.parse((await params).id))));
+export const GET = (request: Request, { params }: Context) =>
+  answer(request, async () => Response.json(jobStore(database()).load(idParam.parse((await params).id))));
 
 /** Takes a job away for good. */
-export const DELETE = (_: Request, { params }: Context) =>
-  answer(async () => Response.json({ removed: jobStore(database()).remove(idParam.parse((await params).id)) }));
+export const DELETE = (request: Request, { params }: Context) =>
+  answer(request, async () =>
+    Response.json({ removed: jobStore(database()).remove(idParam.parse((await params).id)) }),
+  );

@@ -16,7 +16,7 @@ const body = z.union([
 
 /** Does one thing to a job, or takes the last one back. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  answer(request, async () => {
     const id = idParam.parse((await params).id);
     const read = await readBody(request, body);
     const store = jobStore(database());

@@ -4,8 +4,8 @@ import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";
 
 /** The job as a file. */
-export const GET = (_: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+  answer(request, async () => {
     const { job } = jobStore(database()).load(idParam.parse((await params).id));
     const name =
       job.name

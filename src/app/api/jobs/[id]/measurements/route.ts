@@ -15,7 +15,7 @@ const body = z.strictObject({ subject: z.string().min(1).max(120), target: lengt
 
 /** Keeps a reading and answers with all of the job's, newest first. */
 export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
-  answer(async () => {
+  answer(request, async () => {
     const id = idParam.parse((await params).id);
     jobStore(database()).load(id);
     const store = measurementStore(database());

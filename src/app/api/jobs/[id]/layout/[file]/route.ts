@@ -15,8 +15,8 @@ const TYPE = {
 };
 
 /** The job's layouts at true size (SVG, DXF), or as a table of cuts and pieces (CSV). */
-export const GET = (_request: Request, context: { params: Promise<{ id: string; file: string }> }) =>
-  answer(async () => {
+export const GET = (request: Request, context: { params: Promise<{ id: string; file: string }> }) =>
+  answer(request, async () => {
     const read = params.safeParse(await context.params);
     if (!read.success) return Response.json({ error: "there is no such file" }, { status: 404 });
     const { id, file } = read.data;

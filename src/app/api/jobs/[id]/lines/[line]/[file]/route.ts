@@ -18,7 +18,7 @@ const TYPE = { "item.dxf": "application/dxf", "item.svg": "image/svg+xml", "stic
 
 /** A line's parts at true size (DXF, SVG), or its story stick (PDF; `?paper=Letter` for that paper). */
 export const GET = (request: Request, context: { params: Promise<{ id: string; line: string; file: string }> }) =>
-  answer(async () => {
+  answer(request, async () => {
     const read = params.safeParse(await context.params);
     if (!read.success) return Response.json({ error: "there is no such file" }, { status: 404 });
     const { id, line, file } = read.data;
