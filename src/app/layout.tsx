@@ -3,7 +3,6 @@ import "@fontsource/atkinson-hyperlegible-mono/latin-400.css";
 import "@fontsource/atkinson-hyperlegible-mono/latin-600.css";
 import "./globals.css";
 import type { Metadata, Viewport } from "next";
-import { connection } from "next/server";
 import type { ReactNode } from "react";
 import { Usable } from "@/ui/parts/Usable";
 
@@ -13,9 +12,7 @@ export const metadata: Metadata = {
 };
 export const viewport: Viewport = { width: "device-width", initialScale: 1, themeColor: "#FAFAF7" };
 
-export default async function RootLayout({ children }: { children: ReactNode }) {
-  // Every page is made for its request: the number its scripts may run by is used once.
-  await connection();
+export default function RootLayout({ children }: { children: ReactNode }) {
   return (
     <html lang="en">
       <body>
