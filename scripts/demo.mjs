@@ -8,5 +8,9 @@ run("Loading the demo", "node_modules/.bin/tsx", ["scripts/load-demo.ts"], { RUN
 const { url, server } = await serve({ port: process.env.PORT ?? 4170, host: process.env.HOST ?? "127.0.0.1", db });
 await fetch(`${url}/jobs/1/shape`).catch(() => undefined); // so that the first person to look does not wait
 say(`Rundik is at ${url} — stop it with Ctrl+C`);
+if (!["127.0.0.1", "localhost", "::1"].includes(process.env.HOST ?? "127.0.0.1"))
+  say(
+    `It is open to everybody who can reach ${process.env.HOST}: they can read and change all of it. There is no passphrase.`,
+  );
 for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill("SIGTERM"));
 server.once("exit", (code) => process.exit(code ?? 0));

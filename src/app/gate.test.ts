@@ -44,7 +44,9 @@ test("a page of another site can open a page here and nothing else: no reading, 
 });
 
 test("a page loads, runs and sends nothing elsewhere, and stands in no frame", () => {
-  const from = Object.fromEntries(CONTENT_POLICY.split("; ").map((d) => [d.split(" ")[0], d.split(" ").slice(1)]));
+  const from: Record<string, string[]> = Object.fromEntries(
+    CONTENT_POLICY.split("; ").map((d) => [d.split(" ")[0], d.split(" ").slice(1)]),
+  );
   for (const [what, sources] of Object.entries(from))
     for (const source of sources)
       expect([what, source]).toEqual([what, expect.stringMatching(/^('self'|'none'|'unsafe-inline'|data:|blob:)$/)]);

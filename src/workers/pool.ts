@@ -4,6 +4,7 @@ import { join } from "node:path";
 import { MessageChannel } from "node:worker_threads";
 import { Piscina } from "piscina";
 import {
+  betterOf,
   joined,
   type LayoutParts,
   type LayoutResult,
@@ -85,8 +86,9 @@ export async function askLayout(request: LayoutRequest, how: How<Progress> = {})
   const apart = partsOf(request);
   const answers = await askParts(apart, how);
   const shared = sharedParts(request, apart, answers);
-  const [parts, best] = shared ? [shared, await askParts(shared, how)] : [apart, answers];
-  return joined(request, parts, best, (performance.now() - began) / 1000);
+  const first = joined(request, apart, answers, (performance.now() - began) / 1000);
+  if (!shared) return first;
+  return betterOf(first, joined(request, shared, await askParts(shared, how), (performance.now() - began) / 1000));
 }
 
 function askParts({ asks }: LayoutParts, how: How<Progress>): Promise<Tasks["group"]["answer"][]> {

@@ -207,6 +207,19 @@ test("boards of another thickness help out: planed to what is wanted when the th
   }
 });
 
+test("boards that are nearly as thick serve, bought too; an inch is not planed to 3/4 to save money", () => {
+  const wall = blank("wall", inch(19), inch(9), 16, { thickness: nm(19_000_000) });
+  const roof = blank("roof", inch(19), inch(9), 4, { thickness: inch(0, 3, 4) });
+  const metric = board({ thickness: nm(19_000_000), price: 20 });
+  // Five a board: the dear 19 mm boards give way to 3/4 inch ones, which the roof needs anyway.
+  const r = lay([wall, roof], [metric, board()]);
+  verify(r, r.request);
+  expect([r.cost, r.count]).toEqual([56.8, 4]);
+  expect(setUps(r).filter((s) => s.step === "plane")).toEqual([]);
+  const rail = blank("rail", inch(19), inch(9), 4, { thickness: inch(1) });
+  expect(lay([wall, rail], [metric, board({ thickness: inch(1), price: 2 })]).cost).toBe(82);
+});
+
 test("less than a shaving is not planed off: 27 mm stock gives a 1 1/16 bar as it is", () => {
   const bar = blank("bar", inch(19), inch(0, 7, 8), 4, { thickness: inch(1, 1, 16) });
   const planed = (thickness: Length) => setUps(lay([bar], [board({ thickness })])).filter((s) => s.step === "plane");

@@ -108,9 +108,25 @@ export function layOut(
   const apart = partsOf(request);
   const answers = solved(apart);
   const shared = sharedParts(request, apart, answers);
-  return shared
-    ? joined(request, shared, solved(shared), (clock() - began) / 1000)
-    : joined(request, apart, answers, (clock() - began) / 1000);
+  const first = joined(request, apart, answers, (clock() - began) / 1000);
+  return shared ? betterOf(first, joined(request, shared, solved(shared), (clock() - began) / 1000)) : first;
+}
+
+/**
+ * Of a layout with every thickness on its own and one with some together the better; what is proven of the first alone does not
+ * hold once boards may be shared, and a search that was cut short may have done worse with more to choose from.
+ */
+export function betterOf(apart: LayoutResult, shared: LayoutResult): LayoutResult {
+  const lost = (r: LayoutResult) => r.missing.reduce((n, m) => n + (m.short ?? m.blank.quantity), 0);
+  if (lost(shared) < lost(apart) || (lost(shared) === lost(apart) && shared.cost <= apart.cost + 1e-9)) return shared;
+  const boundCost = Math.min(apart.boundCost, shared.boundCost);
+  return {
+    ...apart,
+    boundCost,
+    boundCount: Math.min(apart.boundCount, shared.boundCount),
+    proven: apart.missing.length === 0 && apart.cost <= boundCost + 1e-9,
+    seconds: shared.seconds,
+  };
 }
 
 /** Puts the groups' answers together; `seconds` is how long they took. */

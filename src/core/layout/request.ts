@@ -91,9 +91,17 @@ export const SHAVING = 200_000;
 /** A board is planed down by no more than this to serve as one of a thinner kind. */
 const MOST_PLANED = 9_525_000;
 
-/** A board is thick enough for a blank, and not so thick that too much of it would be planed away. */
-export const serves = (s: BoardStock, l: Lying): boolean =>
-  gives(s, l.blank) && s.thickness >= l.takes && s.thickness - l.takes <= (s.form === "board" ? MOST_PLANED : 0);
+/** So much is planed off a bought board to serve as one of a thinner kind: 3/4 inch for 19 mm, not an inch for it. */
+const MOST_OF_BOUGHT = 1_500_000;
+
+/**
+ * A board is thick enough for a blank, and not so thick that too much of it would be planed away: of one that is bought hardly more
+ * than a shaving, of one in the yard what makes it of use.
+ */
+export function serves(s: BoardStock, l: Lying): boolean {
+  const most = s.form !== "board" ? 0 : s.source === "yard" ? MOST_PLANED : MOST_OF_BOUGHT;
+  return gives(s, l.blank) && s.thickness >= l.takes && s.thickness - l.takes <= most;
+}
 
 /**
  * Chooses for every blank the thickness of board it comes from and how it lies: the way that takes least wood

@@ -1,22 +1,25 @@
+import { usable } from "@/core/boards/clear";
 import type { GroupLayout } from "./lay";
 import { type Group, type LayoutRequest, serves } from "./request";
 
 /**
- * Thicknesses that do better together: one has run out of boards, or buys for more than what the boards of another cost (those in the
- * yard nothing), and these can be planed to it. They become one group, in which every blank may come from each board that
- * can be planed to it. Undefined when each is best left on its own.
+ * Thicknesses that do better together: one has run out of boards or buys some, and the other has boards that can be planed to it. They
+ * become one group, in which every blank may come from each board that can be planed to it. Undefined when each is best
+ * left on its own.
  */
 export function sharing(request: LayoutRequest, groups: Group[], answers: GroupLayout[]): Group[] | undefined {
   const joins = groups.map((_, k) => k);
   const root = (k: number): number => (joins[k] === k ? k : root(joins[k]!));
-  const perArea = (i: number) => request.stock[i]!.price / (request.stock[i]!.length * request.stock[i]!.width);
   for (const [k, group] of groups.entries()) {
-    const { short, layouts } = answers[k]!;
-    const dearest = Math.max(0, ...layouts.map((l) => perArea(group.stock[l.stock]!)));
+    const { short, cost } = answers[k]!;
     for (const [h, other] of groups.entries()) {
       const helps = other.stock.some((i) => {
-        const better = short.length > 0 || perArea(i) < dearest * (1 - 1e-9);
-        return better && group.lying.some((l) => serves(request.stock[i]!, l));
+        const board = request.stock[i]!;
+        const room = usable(board, request.saw);
+        const wanted = short.length > 0 || cost > 0;
+        return (
+          wanted && group.lying.some((l) => serves(board, l) && l.width <= room.width && l.blank.length <= room.length)
+        );
       });
       if (h !== k && helps) joins[root(h)] = root(k);
     }

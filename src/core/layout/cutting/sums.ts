@@ -13,6 +13,9 @@ export interface Sums {
   below(cost: number): number | undefined;
 }
 
+/** Most rests on division by the least price that are kept: a million is eight megabytes. */
+const MOST_RESTS = 1_000_000;
+
 /**
  * All sums of prices in hundredths: for every rest on division by the least price the least sum that leaves it (round
  * robin, Böcker and Lipták 2007). Prices finer than hundredths share nothing, and any cost may be.
@@ -21,7 +24,10 @@ export function sumsOf(prices: number[]): Sums {
   const cents = [...new Set(prices.filter((p) => p > 0).map((p) => Math.round(p * 100)))].sort((a, b) => a - b);
   if (cents.length === 0 || prices.some((p) => Math.abs(p * 100 - Math.round(p * 100)) > 1e-9))
     return { up: (c) => c, below: () => undefined };
-  const [unit, ...others] = cents as [number, ...number[]];
+  // In the largest part they all are a multiple of; beyond so many the table would cost more than the rounding is worth.
+  const part = cents.reduce(gcd, 0);
+  const [unit, ...others] = cents.map((c) => c / part) as [number, ...number[]];
+  if (unit > MOST_RESTS) return { up: (c) => c, below: () => undefined };
   const least = new Float64Array(unit).fill(Infinity);
   least[0] = 0;
   for (const p of others) {
@@ -36,14 +42,14 @@ export function sumsOf(prices: number[]): Sums {
   const is = (n: number) => least[n % unit]! <= n;
   return {
     up: (c) => {
-      let n = Math.max(0, Math.ceil(c * 100 - 1e-6));
+      let n = Math.max(0, Math.ceil((c * 100 - 1e-6) / part));
       while (!is(n)) n++;
-      return n / 100;
+      return (n * part) / 100;
     },
     below: (c) => {
-      let n = Math.round(c * 100) - 1;
+      let n = Math.ceil(Math.round(c * 100) / part) - 1;
       while (n > 0 && !is(n)) n--;
-      return n < 0 ? undefined : n / 100;
+      return n < 0 ? undefined : (n * part) / 100;
     },
   };
 }
