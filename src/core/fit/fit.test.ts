@@ -289,3 +289,32 @@ describe("advice with a number, followed to the letter, mends what it was given 
     expect([...heard].sort()).toEqual(["bearing", "bottom-gap", "end-gap", "end-play", "rest-to-rest", "side-play", "top-gap"]); // prettier-ignore
   });
 });
+
+describe("a job of many lines", () => {
+  const boxes = (n: number) => Array.from({ length: n }, (_, i) => line("body", { thickness: inch(0, 48 + i, 64) }));
+  const gaps = (of: ReturnType<typeof findings>, at: number) =>
+    of.filter((f) => f.line === at && ["top-gap", "more-unlike"].includes(f.rule)).map((f) => f.text);
+
+  test("boxes and frames that are alike are held against each other once, and each line has its own findings", () => {
+    const rules = (of: ReturnType<typeof findings>, at: number) => of.filter((f) => f.line === at).map((f) => f.rule);
+    const many = findings(...Array(20).fill(line("frame")), ...Array(20).fill(line("body")));
+    expect(rules(many, 39)).toEqual(rules(findings(line("frame"), line("body"), line("body")), 2));
+    expect(new Set(many.map((f) => f.line)).size).toBe(40);
+  });
+
+  test("of very many unlike ones a few are held against a line, and how many more there are is said", () => {
+    const frames = Array.from({ length: 11 }, (_, i) => line("frame", { topBarThickness: inch(0, 44 + i, 64) }));
+    expect(gaps(findings(...frames, line("body")), 11)).toEqual([
+      ...Array(8).fill(expect.any(String)),
+      "3 more kinds of frame that hang in it are not held against it, only 8",
+    ]);
+    const found = findings(...boxes(12), line("floor-solid"));
+    expect(gaps(found, 11).at(-1)).toBe("3 more unlike boxes before it are not held against it, only 8");
+    expect(gaps(found, 12).at(-1)).toBe("4 more kinds of box are not held against it, only 8");
+  });
+
+  test("findings grow with the lines, not with their square", () => {
+    const count = (n: number) => findings(...boxes(n), ...boxes(n).map(() => line("frame"))).length / n;
+    expect(count(48)).toBeLessThan(count(12) * 1.5);
+  });
+});

@@ -1,4 +1,4 @@
-import { DEFAULT_BANDS } from "./bands";
+import type { Context } from "./bands";
 import { betweenBoxes } from "./between";
 import { demands, ownFigures } from "./demands";
 import { fitFrame } from "./frame";
@@ -9,9 +9,11 @@ import { contactArea, innerVolume } from "./figures";
 import { fastenerGrip } from "./fasteners";
 import { woodLeft } from "./wood";
 import { madeTo } from "./madeto";
+import { few } from "./few";
+import { ruler } from "./ruler";
+import { told } from "./told";
 import { excluderCover } from "./excluder";
 import { nm, type Units } from "@/core/length/length";
-import { Scope } from "@/core/formula/scope";
 import { isUnmakeable, lengthOf, type Shape } from "@/core/shape/shape";
 import { meetings } from "./meet";
 import {
@@ -26,16 +28,15 @@ import {
   type WorkedLine,
 } from "@/core/line/shapes";
 
-/** Figures to compare this box by. */
-function figures(line: WorkedLine, lines: WorkedLine[], ctx: { line: number; units: Units }): Finding[] {
-  const frame = frameFor(line, lines);
+/** Figures to compare a box by, with the frame that hangs in it. */
+function figures(box: Shape, frame: Shape, ctx: Context): Finding[] {
   const named = (shape: Shape, name: string) => (shape.scope.has(name) ? lengthOf(shape, name) : nm(0));
   const touching = frame.scope.has("barWidth") && named(frame, "barWidth") === named(frame, "shoulderWidth");
-  const runnerEdge = named(line.shape, "runnerEdge");
+  const runnerEdge = named(box, "runnerEdge");
   return [
     contactArea(
       frameOf(frame),
-      bodyOf(line.shape),
+      bodyOf(box),
       {
         topBarWidth: named(frame, "topBarWidth"),
         ...(runnerEdge > 0 ? { runnerEdge } : {}),
@@ -45,135 +46,166 @@ function figures(line: WorkedLine, lines: WorkedLine[], ctx: { line: number; uni
       },
       ctx,
     ),
-    innerVolume(bodyOf(line.shape), ctx),
+    innerVolume(bodyOf(box), ctx),
   ];
 }
 
 /** The first line of each kind of box: a line is held against what differs, not against its like again and again. */
 function different(lines: WorkedLine[]): WorkedLine[] {
-  const kind = ({ line, shape }: WorkedLine) =>
-    `${line.standard} ${line.size} ${Object.values(bodyOf(shape)).join(" ")}`;
+  const kind = ({ line, shape }: WorkedLine) => `${line.size} ${Object.values(bodyOf(shape)).join(" ")}`;
   return [...new Map(lines.toReversed().map((l) => [kind(l), l])).values()].toReversed();
+}
+
+/** The different boxes that stack, by standard. */
+function stackedBoxes(lines: WorkedLine[]): Map<string, WorkedLine[]> {
+  const bodies = lines.filter((l) => l.shape.recipe.stacks);
+  return new Map(
+    [...new Set(bodies.map((b) => b.line.standard))].map((standard) => [
+      standard,
+      different(bodies.filter((b) => b.line.standard === standard)),
+    ]),
+  );
 }
 
 /** Every finding of a job's lines: each with itself, with what hangs in it, and with the others it meets in a hive. */
 export function fitLines(lines: WorkedLine[], units: Units): Finding[] {
   const found = judged(lines, units);
-  const usual = judged(lines.map(usualLine), units);
-  return found.map((f) =>
-    f.state !== "ok" && OF_STANDARD.has(f.rule) && usual.some((u) => alike(f, u)) ? { ...f, ofStandard: true } : f,
-  );
+  const may = (f: Finding) => f.state !== "ok" && OF_STANDARD.has(f.rule);
+  const asked = new Set(found.filter(may).map((f) => f.line));
+  const usual = new Set(judged(lines.map(usualLine), units, asked).map(sameAs));
+  return found.map((f) => (may(f) && usual.has(sameAs(f)) ? { ...f, ofStandard: true } : f));
 }
 
 /** Gaps and plays a standard has by itself, whatever a job does. */
 const OF_STANDARD = new Set(["top-gap", "bottom-gap", "between-boxes", "end-gap", "bearing", "end-play", "side-play"]);
-const alike = (a: Finding, b: Finding) =>
-  a.line === b.line && a.rule === b.rule && a.label === b.label && a.value === b.value;
+const sameAs = (f: Finding) => `${f.line} ${f.rule} ${f.value} ${f.label}`;
 
-function judged(lines: WorkedLine[], units: Units): Finding[] {
-  const neighbours = different(lines.filter((l) => l.shape.recipe.stacks));
-  const at = (line: number) => ({ line, units, bands: DEFAULT_BANDS });
-  const outside = (l: WorkedLine) => ({ length: bodyOf(l.shape).outsideLength, width: bodyOf(l.shape).outsideWidth });
-  const footprint = (l: WorkedLine) => ({ name: `line ${l.at + 1}`, outside: outside(l) });
-  const insideOf = (l: WorkedLine) => ({ length: bodyOf(l.shape).insideLength, width: bodyOf(l.shape).insideWidth });
-  return lines.flatMap((line): Finding[] => guarded(line, () => judgedLine(line)));
+/** Judges every line, or those asked for, among all of them. */
+function judged(lines: WorkedLine[], units: Units, asked?: Set<number>): Finding[] {
+  const boxes = stackedBoxes(lines);
+  return lines
+    .filter((l) => asked?.has(l.at) ?? true)
+    .flatMap((line): Finding[] => guarded(line, units, () => judgedLine(line)));
 
   function judgedLine(line: WorkedLine): Finding[] {
-    const ctx = at(line.at);
+    const { shape } = line;
+    const at = { line: line.at, units };
     const own = [
-      ...demands(line.shape, ctx),
-      ...fastenerGrip(line.shape, ctx),
-      ...woodLeft(line.shape, ctx),
+      ...told("its own", [shape], at, (ctx) => [
+        ...demands(shape, ctx),
+        ...fastenerGrip(shape, ctx),
+        ...woodLeft(shape, ctx),
+        ...ownFigures(shape, ctx),
+      ]),
       ...madeTo(line, units),
-      ...ownFigures(line.shape, ctx),
     ];
-    if (line.shape.recipe.kind === "frame") {
+    if (shape.recipe.kind === "frame") {
       const box = mates(line, lines, "body").length > 0 ? undefined : bodyFor(line);
-      if (!box) return own;
-      return [...fitFrame(frameOf(line.shape), bodyOf(box), frameCount(box), schoolOf(box), ctx), ...own];
+      return [...(box ? hangsIn(shape, box, at) : []), ...own];
     }
-    if (line.shape.recipe.kind !== "body") {
+    if (shape.recipe.kind !== "body") {
       // What is judged on the job's own boxes is not judged again on the usual one.
       const met = meetings(line, lines, units);
       return [...met, ...own.filter((f) => !met.some((m) => m.rule === f.rule))];
     }
-    const hung = (l: WorkedLine) => ({ frame: frameOf(frameFor(l, lines)), body: bodyOf(l.shape) });
-    const inside = framesFor(line, lines).flatMap((f) =>
-      fitFrame(frameOf(f), bodyOf(line.shape), frameCount(line.shape), schoolOf(line.shape), ctx),
-    );
-    const stacks =
-      schoolOf(line.shape) !== "closed" && !hung(line).frame.openBelow && line.shape.recipe.stacks === true;
-    const beside = {
-      line: line.at,
-      units,
-      lies: "beside" as const,
-      advice: "make covers and floors to measure, or hold the outside; a ledge holds rain",
-    };
-    const others = neighbours.filter((b) => b.at !== line.at && b.line.standard === line.line.standard);
     return [
-      ...inside,
-      ...(stacks ? [betweenBoxes(hung(line), hung(line), "Between two of these boxes", ctx)] : []),
-      ...others
-        .filter((o) => stacks && o.line.size !== line.line.size)
-        .map((o) => betweenBoxes(hung(line), hung(o), `Over the ${o.shape.title.toLowerCase()}`, ctx)),
-      ...(line.shape.recipe.stacks
-        ? [
-            footprintStep(
-              footprint(line),
-              { name: "the usual outside", outside: usualOutside(line.shape) },
-              { ...beside, label: "Outside against bought covers and floors" },
-            ),
-          ]
-        : []),
-      ...(line.shape.recipe.stacks
-        ? [
-            excluderCover(
-              usualOutside(line.shape),
-              { inside: insideOf(line), outside: outside(line) },
-              {
-                label: "Bought excluder on each wall",
-                line: line.at,
-                units,
-                advice: "make the excluder's rim to the box, or narrow the box",
-              },
-            ),
-          ]
-        : []),
-      ...figures(line, lines, ctx),
-      ...others
-        .filter((o) => o.at < line.at)
-        .map((o) =>
-          footprintStep(footprint(line), footprint(o), { ...beside, label: `Outside against line ${o.at + 1}` }),
-        ),
+      ...few(framesFor(line, lines), at, "kinds of frame that hang in it", (f) => hangsIn(f, shape, at)),
+      ...(shape.recipe.stacks ? stacked(line, at) : []),
+      ...told("figures", [shape, frameFor(line, lines)], at, (ctx) => figures(shape, frameFor(line, lines), ctx)),
+      ...(shape.recipe.stacks ? besideOthers(line, at) : []),
       ...own,
     ];
   }
+
+  /** A box between its like, under and over the job's other sizes, and against what is bought for its standard. */
+  function stacked(line: WorkedLine, at: At): Finding[] {
+    const { shape } = line;
+    const frame = frameFor(line, lines);
+    const hung = (s: Shape, f: Shape) => ({ frame: frameOf(f), body: bodyOf(s) });
+    const gaps = schoolOf(shape) !== "closed" && !frameOf(frame).openBelow;
+    const between = (other: WorkedLine, label: string) => {
+      const its = frameFor(other, lines);
+      return told(label, [shape, frame, other.shape, its], at, (ctx) => [
+        betweenBoxes(hung(shape, frame), hung(other.shape, its), label, ctx),
+      ]);
+    };
+    const sizes = otherBoxes(line).filter((o) => o.line.size !== line.line.size);
+    return [
+      ...(gaps ? between(line, "Between two of these boxes") : []),
+      ...(gaps
+        ? few(sizes, at, "boxes of other sizes", (o) => between(o, `Over the ${o.shape.title.toLowerCase()}`))
+        : []),
+      ...told(`bought for line ${line.at + 1}`, [shape], at, (ctx) => againstBought(line, ctx)),
+    ];
+  }
+
+  /** A box beside those of earlier lines. */
+  function besideOthers(line: WorkedLine, at: At): Finding[] {
+    const earlier = otherBoxes(line).filter((o) => o.at < line.at);
+    return few(earlier, at, "unlike boxes before it", (o) =>
+      told(`${line.at} beside ${o.at}`, [line.shape, o.shape], at, (ctx) => [
+        footprintStep(footprint(line), footprint(o), { ...ctx, ...BESIDE, label: `Outside against line ${o.at + 1}` }),
+      ]),
+    );
+  }
+
+  function otherBoxes(line: WorkedLine): WorkedLine[] {
+    return (boxes.get(line.line.standard) ?? []).filter((o) => o.at !== line.at);
+  }
+}
+
+interface At {
+  line: number;
+  units: Units;
+}
+
+const hangsIn = (frame: Shape, box: Shape, at: At): Finding[] =>
+  told("hangs in it", [box, frame], at, (ctx) =>
+    fitFrame(frameOf(frame), bodyOf(box), frameCount(box), schoolOf(box), ctx),
+  );
+
+const BESIDE = {
+  lies: "beside",
+  advice: "make covers and floors to measure, or hold the outside; a ledge holds rain",
+} as const;
+
+const outsideOf = ({ shape }: WorkedLine) => ({
+  length: bodyOf(shape).outsideLength,
+  width: bodyOf(shape).outsideWidth,
+});
+const footprint = (line: WorkedLine) => ({ name: `line ${line.at + 1}`, outside: outsideOf(line) });
+
+/** Covers, floors and excluders that are bought are made for the standard's usual box. */
+function againstBought(line: WorkedLine, ctx: Context): Finding[] {
+  const { insideLength, insideWidth } = bodyOf(line.shape);
+  const usual = usualOutside(line.shape);
+  return [
+    footprintStep(
+      footprint(line),
+      { name: "the usual outside", outside: usual },
+      { ...ctx, ...BESIDE, label: "Outside against bought covers and floors" },
+    ),
+    excluderCover(
+      usual,
+      { inside: { length: insideLength, width: insideWidth }, outside: outsideOf(line) },
+      {
+        ...ctx,
+        label: "Bought excluder on each wall",
+        advice: "make the excluder's rim to the box, or narrow the box",
+      },
+    ),
+  ];
 }
 
 /** The finding of a line that could not be judged. */
 export const NOT_JUDGED = "not-judged";
 
 /** A line that the rules cannot judge says so, and the others are judged all the same. */
-function guarded(line: WorkedLine, judge: () => Finding[]): Finding[] {
+function guarded({ at }: WorkedLine, units: Units, judge: () => Finding[]): Finding[] {
   try {
     return judge();
   } catch (e) {
     if (!isUnmakeable(e)) throw e;
-    const label = "Not judged";
-    const scope = new Scope();
-    scope.define("none", { label, source: "worked out", formula: "0*inch" });
-    return [
-      {
-        rule: NOT_JUDGED,
-        label,
-        line: line.at,
-        state: "stop",
-        value: nm(0),
-        allowed: [null, null],
-        text: e.message,
-        advice: "",
-        working: scope.working("none"),
-      },
-    ];
+    return [ruler(units).missing(NOT_JUDGED, "Not judged", at, e.message, "")];
   }
 }

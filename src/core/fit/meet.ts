@@ -1,6 +1,8 @@
 import { DEFAULT_BANDS } from "./bands";
 import type { Finding } from "./finding";
 import { judgeMeeting } from "./stack";
+import { told } from "./told";
+import { MOST_UNLIKE, unlisted } from "./few";
 import { type Standing, standingOf } from "@/core/line/standing";
 import type { Units } from "@/core/length/length";
 import type { WorkedLine } from "@/core/line/shapes";
@@ -10,22 +12,35 @@ import type { WorkedLine } from "@/core/line/shapes";
  * cover or sheet of every one it may stand on, a sheet also of the shallowest that may stand on it.
  */
 export function meetings(line: WorkedLine, lines: WorkedLine[], units: Units): Finding[] {
-  const item = standingOf(line, line.at, lines);
-  if (!item || item.as === "body" || item.as === "stand" || item.as === "jacket") return [];
-  const ofStandard = lines.filter((l) => l.line.standard === line.line.standard);
-  const boxes = meantFor(item, boxesOf(line.line.standard, lines), units);
-  if (boxes.length === 0) return [];
+  const as = line.shape.recipe.stands?.as;
+  if (as === undefined || as === "stand" || as === "jacket") return [];
+  const hive = hiveOf(line.line.standard, lines);
+  if (hive.boxes.length === 0) return [];
+  const met = [...hive.boxes, ...hive.jackets].flatMap((s) => [s.shape ?? [], s.frame ?? []].flat());
+  return told(`meets ${hive.inner} ${hive.more}`, [line.shape, ...met], { line: line.at, units }, () =>
+    meets(standingOf(line, line.at, lines)!, hive, units),
+  );
+}
+
+/** What a job has of a standard that other things of it meet. */
+interface Hive {
+  /** One of each kind of box, not more than are listed; and how many kinds more there are. */
+  boxes: Standing[];
+  more: number;
+  jackets: Standing[];
+  /** There are inner covers. */
+  inner: boolean;
+}
+
+function meets(item: Standing, hive: Hive, units: Units): Finding[] {
+  const { inner } = hive;
+  const boxes = meantFor(item, hive.boxes, units);
+  const more = hive.more > 0 ? [unlisted(item.at, hive.more, "kinds of box", units)] : [];
   const deepest = boxes.reduce((a, b) => (b.height > a.height ? b : a));
   const shallowest = boxes.reduce((a, b) => (b.height < a.height ? b : a));
-  const at = (found: Finding[]) => found.map((f) => ({ ...f, line: line.at }));
-  if (item.as === "floor") return at(judgeMeeting(item, deepest, units));
-  const inner = ofStandard.some((l) => l.shape.recipe.stands?.as === "inner-cover");
+  if (item.as === "floor") return [...judgeMeeting(item, deepest, units), ...more];
   // A cover made to a jacket goes over the jacket.
-  const jackets = item.skirt
-    ? ofStandard
-        .filter((l) => l.shape.recipe.stands?.as === "jacket")
-        .flatMap((l) => standingOf(l, line.at, lines) ?? [])
-    : [];
+  const jackets = item.skirt ? hive.jackets : [];
   // Where there are inner covers, the frames are under those; where there are jackets, the skirt goes over them.
   const apart = [
     ...(item.as === "cover" && inner ? ["flat-cover"] : []),
@@ -40,8 +55,8 @@ export function meetings(line: WorkedLine, lines: WorkedLine[], units: Units): F
     item.as === "sheet" && item.over <= DEFAULT_BANDS.bridges && shallowest.height < deepest.height
       ? judgeMeeting(item, shallowest, units)
       : [];
-  const missing = item.skirt && !inner ? [lacking(line.at, item)] : [];
-  return at([...under, ...round, ...over, ...missing]);
+  const missing = item.skirt && !inner ? [lacking(item.at, item)] : [];
+  return [...under, ...round, ...over, ...missing, ...more];
 }
 
 /** Of boxes of several footprints those the thing is made for; all of them when it is made for none. */
@@ -55,16 +70,32 @@ function meantFor(item: Standing, boxes: Standing[], units: Units): Standing[] {
   return meant.length > 0 ? meant : boxes;
 }
 
-const known = new WeakMap<WorkedLine[], Map<string, Standing[]>>();
+const known = new WeakMap<WorkedLine[], Map<string, Hive>>();
 
-/** The different boxes a job has of a standard, worked out once for a job. */
-function boxesOf(standard: string, lines: WorkedLine[]): Standing[] {
-  const of = known.get(lines) ?? new Map<string, Standing[]>();
+/** What a job has of a standard, read once for a job. */
+function hiveOf(standard: string, lines: WorkedLine[]): Hive {
+  const of = known.get(lines) ?? new Map<string, Hive>();
   known.set(lines, of);
-  const own = lines.filter((l) => l.line.standard === standard && l.shape.recipe.kind === "body");
-  const boxes = of.get(standard) ?? distinct(own.flatMap((l) => standingOf(l, l.at, lines) ?? []));
-  of.set(standard, boxes);
-  return boxes;
+  const found = of.get(standard) ?? readHive(lines.filter((l) => l.line.standard === standard), lines); // prettier-ignore
+  of.set(standard, found);
+  return found;
+}
+
+function readHive(own: WorkedLine[], lines: WorkedLine[]): Hive {
+  // Lines of one shape stand alike.
+  const unlike = [...new Map(own.map((l) => [l.shape, l])).values()];
+  const standing = (is: (l: WorkedLine) => boolean) =>
+    unlike.filter(is).flatMap((l) => standingOf(l, l.at, lines) ?? []);
+  const boxes = distinct(standing((l) => l.shape.recipe.kind === "body"));
+  // The deepest and the shallowest are always among those listed.
+  const [deepest, ...rest] = boxes.toSorted((a, b) => b.height - a.height);
+  const listed = new Set(boxes.length <= MOST_UNLIKE ? boxes : [deepest, ...rest.slice(1 - MOST_UNLIKE)]);
+  return {
+    boxes: boxes.filter((b) => listed.has(b)),
+    more: boxes.length - listed.size,
+    jackets: standing((l) => l.shape.recipe.stands?.as === "jacket"),
+    inner: own.some((l) => l.shape.recipe.stands?.as === "inner-cover"),
+  };
 }
 
 /** One of each kind of box. */

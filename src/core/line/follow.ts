@@ -15,12 +15,13 @@ interface Outside {
  * skirt to the largest, other things to the deepest. Where those are the standard's usual ones, nothing changes.
  */
 export function followBoxes(lines: WorkedLine[], own: Own): WorkedLine[] {
+  const boxes = boxesToFollow(lines);
   return lines.map((line) => {
     const asks = BOX.filter((name) => line.shape.recipe.parameters.some((p) => p.name === name));
     if (asks.length === 0 || asks.some((name) => line.line.options[name] !== undefined)) return line;
-    const boxes = lines.filter((l) => l.shape.recipe.stacks && l.line.standard === line.line.standard);
-    if (boxes.length === 0) return line;
-    const box = line.shape.recipe.stands?.skirt ? largest(boxes) : deepest(boxes);
+    const of = boxes.get(line.line.standard);
+    if (!of) return line;
+    const box = line.shape.recipe.stands?.skirt ? of.largest : of.deepest;
     const { outsideLength, outsideWidth } = bodyOf(box.shape);
     const to: Outside = { bodyOutsideLength: outsideLength, bodyOutsideWidth: outsideWidth };
     const outside = BOX.every((name) => !line.shape.scope.has(name) || lengthNamed(line, name) === to[name])
@@ -46,10 +47,19 @@ function boardsOf(box: WorkedLine, line: WorkedLine): { boardThickness?: Length 
   return typeof thick === "number" && lengthNamed(line, BOARDS) !== thick ? { [BOARDS]: thick as Length } : {};
 }
 
+/** The first of the largest boxes that stack, and of the deepest, by standard. */
+function boxesToFollow(lines: WorkedLine[]) {
+  const found = new Map<string, { largest: WorkedLine; deepest: WorkedLine }>();
+  for (const box of lines.filter((l) => l.shape.recipe.stacks)) {
+    const was = found.get(box.line.standard) ?? { largest: box, deepest: box };
+    found.set(box.line.standard, {
+      largest: area(box) > area(was.largest) ? box : was.largest,
+      deepest: bodyOf(box.shape).depth > bodyOf(was.deepest.shape).depth ? box : was.deepest,
+    });
+  }
+  return found;
+}
 const area = (l: WorkedLine) => bodyOf(l.shape).outsideLength * bodyOf(l.shape).outsideWidth;
-const largest = (boxes: WorkedLine[]) => boxes.reduce((a, b) => (area(b) > area(a) ? b : a));
-const deepest = (boxes: WorkedLine[]) =>
-  boxes.reduce((a, b) => (bodyOf(b.shape).depth > bodyOf(a.shape).depth ? b : a));
 
 function lengthNamed(line: WorkedLine, name: string): number {
   const { value } = line.shape.scope.working(name);

@@ -62,7 +62,11 @@ export function shapeOfLine(line: JobLine, own: Own): Shape {
   return shape;
 }
 
-const measured = { body: new WeakMap<Shape, BodyMeasures>(), frame: new WeakMap<Shape, FrameMeasures>() };
+const measured = {
+  body: new WeakMap<Shape, BodyMeasures>(),
+  frame: new WeakMap<Shape, FrameMeasures>(),
+  hangs: new WeakMap<Shape, string>(),
+};
 function once<T>(known: WeakMap<Shape, T>, shape: Shape, work: (s: Shape) => T): T {
   const found = known.get(shape) ?? work(shape);
   known.set(shape, found);
@@ -84,7 +88,8 @@ function usualShape(item: string, like: Shape, options: JobLine["options"] = {})
 }
 
 /** The item that hangs in a body of this recipe and standard. */
-function hangs({ recipe, scope, standard }: Shape): string {
+const hangs = (body: Shape): string => once(measured.hangs, body, readHangs);
+function readHangs({ recipe, scope, standard }: Shape): string {
   const own = recipe.hangs;
   const word = own === undefined || typeof own === "string" ? own : own.is[wordOf(scope, own.by) ?? ""];
   const found = word === undefined ? undefined : recipeFor(word, standard);
@@ -127,19 +132,45 @@ export function frameFor(body: WorkedLine, lines: WorkedLine[]): Shape {
   return framesFor(body, lines)[0]!;
 }
 
+/** The frames that hang in a body, each different one once. */
 export function framesFor(body: WorkedLine, lines: WorkedLine[]): Shape[] {
+  const byBox = framed.get(lines) ?? new Map<Shape, Shape[]>();
+  framed.set(lines, byBox);
+  const found = byBox.get(body.shape) ?? readFrames(body, lines);
+  byBox.set(body.shape, found);
+  return found;
+}
+
+const framed = new WeakMap<WorkedLine[], Map<Shape, Shape[]>>();
+
+function readFrames(body: WorkedLine, lines: WorkedLine[]): Shape[] {
   const own = mates(body, lines, "frame").map((l) => l.shape);
-  if (own.length > 0) return own;
+  if (own.length > 0) return [...new Set(own)];
   const item = hangs(body.shape);
   const asks = recipeFor(item, body.shape.standard)!.parameters.some((p) => p.name === "boxes");
   return [usualShape(item, body.shape, asks ? shared(body.shape) : {})];
 }
 
+/** A job's lines by standard, size and kind: read once, since every line looks for its counterparts. */
+const sorted = new WeakMap<WorkedLine[], Map<string, WorkedLine[]>>();
+const sort = ({ standard, size }: JobLine, kind: string) => JSON.stringify([standard, size, kind]);
+function sortsOf(lines: WorkedLine[]): Map<string, WorkedLine[]> {
+  const known = sorted.get(lines);
+  if (known) return known;
+  const found = new Map<string, WorkedLine[]>();
+  for (const l of lines) {
+    const key = sort(l.line, l.shape.recipe.kind);
+    const like = found.get(key);
+    if (like) like.push(l);
+    else found.set(key, [l]);
+  }
+  sorted.set(lines, found);
+  return found;
+}
+
 /** Lines that meet this one in a hive: same standard and size, and one hangs in the other. */
 export function mates(of: WorkedLine, lines: WorkedLine[], kind: "body" | "frame"): WorkedLine[] {
-  return lines.filter((l) => {
-    if (l.shape.recipe.kind !== kind || l.line.standard !== of.line.standard || l.line.size !== of.line.size)
-      return false;
+  return (sortsOf(lines).get(sort(of.line, kind)) ?? []).filter((l) => {
     const [body, frame] = kind === "body" ? [l, of] : [of, l];
     return hangs(body.shape) === itemOf(frame) && agree(body.shape, frame.shape);
   });
