@@ -181,7 +181,7 @@ test("what cannot be read is said at the field, and the drawing stays on the las
 
 test("axe finds nothing serious on any station or sheet; nothing runs off an upright tablet", async ({ page }) => {
   test.setTimeout(180_000);
-  const settled = () => expect(page.getByRole("main")).not.toContainText("Waiting for the layout");
+  const settled = () => expect(page.getByRole("main")).not.toContainText("layout is being worked out");
   const serious = async (where: string) => {
     const { violations } = await new AxeBuilder({ page }).analyze();
     return violations

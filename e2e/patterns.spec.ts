@@ -131,7 +131,7 @@ test("laying out can be stopped and started again", async ({ page }) => {
   await page.keyboard.press("1");
   await page.keyboard.press("3");
   await page.getByRole("button", { name: "stop" }).click();
-  await expect(page.getByText("Stopped.")).toBeVisible();
+  await expect(page.getByText("The layout was stopped.")).toBeVisible();
   hold = false;
   // What was known when it was stopped is shown, and the search can be taken up again.
   await page.getByRole("button", { name: "look further" }).click({ timeout: 60_000 });

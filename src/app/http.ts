@@ -2,11 +2,28 @@ import { refusal } from "./gate";
 import { z } from "zod";
 import { JobFileError, meant } from "@/core/problem/problem";
 import { storageFault } from "@/store/fault";
+import { LayoutLimit } from "@/workers/pool";
+import { FullError } from "@/workers/turns";
 import { NoJobError, StaleError } from "@/store/jobs";
 
 /** A request's body is not what the route takes; says what would be. */
 export class BadRequest extends Error {
   override name = "BadRequest";
+}
+
+/** There is nothing at such an address. */
+export class NotFound extends Error {
+  override name = "NotFound";
+}
+
+/** Reads what stands in a route's path. @throws NotFound where no such thing can be there */
+export async function readPath<T extends z.ZodType>(
+  { params }: { params: Promise<Record<string, string>> },
+  schema: T,
+): Promise<z.output<T>> {
+  const read = schema.safeParse(await params);
+  if (!read.success) throw new NotFound("there is nothing at this address");
+  return read.data;
 }
 
 /** Reads a JSON body as text, stopping as soon as it is larger than `max` bytes. */
@@ -42,16 +59,28 @@ export async function readBody<T extends z.ZodType>(
   } catch (e) {
     throw new BadRequest(`not JSON: ${(e as Error).message}`);
   }
+  return checked(schema, raw);
+}
+
+/** Reads and checks what stands behind the `?`; each name once. @throws BadRequest naming the field. */
+export function readQuery<T extends z.ZodType>({ url }: Request, schema: T): z.output<T> {
+  const { searchParams } = new URL(url);
+  const twice = [...new Set(searchParams.keys())].find((k) => searchParams.getAll(k).length > 1);
+  if (twice !== undefined) throw new BadRequest(`${twice.slice(0, 60)}: given more than once; wanted once`);
+  return checked(schema, Object.fromEntries(searchParams));
+}
+
+/** @throws BadRequest naming each field that is not as it should be */
+function checked<T extends z.ZodType>(schema: T, raw: unknown): z.output<T> {
   const read = schema.safeParse(raw);
-  if (!read.success)
-    throw new BadRequest(
-      read.error.issues
-        .flatMap(meant)
-        .map((i) => `${i.path.join(".")}: ${i.message}`)
-        .slice(0, 5)
-        .join("\n"),
-    );
-  return read.data;
+  if (read.success) return read.data;
+  throw new BadRequest(
+    read.error.issues
+      .flatMap(meant)
+      .map((i) => `${i.path.join(".")}: ${i.message}`)
+      .slice(0, 5)
+      .join("\n"),
+  );
 }
 
 /** Runs a route for who may ask; turns what a person can put right into a message with its status, and nothing else. */
@@ -64,11 +93,13 @@ export async function answer(request: Request, run: () => Promise<Response>): Pr
     const status =
       e instanceof BadRequest || e instanceof JobFileError
         ? 400
-        : e instanceof NoJobError
+        : e instanceof NoJobError || e instanceof NotFound
           ? 404
-          : e instanceof StaleError
-            ? 409
-            : 0;
+          : e instanceof FullError || e instanceof LayoutLimit
+            ? 503
+            : e instanceof StaleError
+              ? 409
+              : 0;
     const fault = storageFault(e);
     if (fault) return Response.json({ error: fault.said }, { status: fault.status });
     if (status === 0 && (e as NodeJS.ErrnoException).code === "ECONNRESET") return new Response(null, { status: 499 }); // the caller hung up
@@ -77,4 +108,9 @@ export async function answer(request: Request, run: () => Promise<Response>): Pr
   }
 }
 
-export const idParam = z.coerce.number().int().positive();
+/** A number in a path, as it is written: no signs, no spaces, no leading noughts. */
+const number = z.string().regex(/^(0|[1-9]\d{0,14})$/).transform(Number); // prettier-ignore
+
+export const idParam = number.refine((n) => n > 0);
+export const placeParam = number;
+export const jobPath = z.object({ id: idParam });

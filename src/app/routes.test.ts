@@ -85,8 +85,8 @@ test.each([
 
 test.each([
   [{ line: "9", file: "item.svg" }, /has 1 lines/],
-  [{ line: "0", file: "item.exe" }, /no such file/],
-  [{ line: "-1", file: "item.svg" }, /no such file/],
+  [{ line: "0", file: "item.exe" }, /nothing at this address/],
+  [{ line: "-1", file: "item.svg" }, /nothing at this address/],
 ])("%j is a 404", async (params, why) => {
   const reply = await lineFile.GET(get(), at({ id, ...params }));
   expect(reply.status).toBe(404);
@@ -139,7 +139,7 @@ describe("designs", () => {
     expect(((await (await get("id=moor-rim")).json()) as { mark: number }).mark).toBe(2);
     const again = await designFile.POST(send("POST", { ...file, recipe: { ...file.recipe, about: "lower" } }));
     expect((await marks(again)).at(-1)).toEqual(["moor-rim", 3, "for patties"]);
-    for (const query of ["id=nothing", "id=moor-rim&mark=9"]) expect((await get(query)).status).toBe(400);
+    for (const query of ["id=nothing", "id=moor-rim&mark=9"]) expect((await get(query)).status).toBe(404);
   });
 
   test.each<[string, unknown, RegExp]>([

@@ -1,21 +1,11 @@
-import { buildSync } from "esbuild";
 import { inch, nm } from "@/core/length/length";
 import { layOut, type Progress } from "@/core/layout/layout";
 import { piecesOf } from "@/core/boards/laid";
 import { blank, board, request as asked } from "@/core/layout/tests/samples";
 import { askLayout, closePool } from "./pool";
+import { workerBuilt } from "./tests/built";
 
-beforeAll(() => {
-  buildSync({
-    entryPoints: ["src/workers/worker.ts"],
-    bundle: true,
-    platform: "node",
-    format: "esm",
-    target: "node20",
-    outfile: "dist/worker.mjs",
-    external: ["highs"],
-  });
-});
+beforeAll(workerBuilt);
 afterAll(closePool);
 
 const request = (quantity: number, different: number) =>

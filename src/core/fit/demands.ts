@@ -5,6 +5,7 @@ import { type Working } from "@/core/formula/scope";
 import { type Shape, holds } from "@/core/shape/shape";
 import type { Finding } from "./finding";
 import { type Context } from "./bands";
+import { BRITISH_R } from "./rvalue";
 
 /** What the recipe itself demands, as findings. */
 export function demands(shape: Shape, ctx: Context): Finding[] {
@@ -67,7 +68,7 @@ export function ownFigures(shape: Shape, ctx: Context): Finding[] {
       const text =
         length !== undefined
           ? lengthWithUnit(length, ctx.units)
-          : `${shown.toFixed(2)} ${f.unit}${f.unit === "m²·K/W" ? ` (R ${(shown * 5.678).toFixed(1)})` : ""}`;
+          : `${shown.toFixed(2)} ${f.unit}${f.unit === "m²·K/W" ? ` (R ${(shown * BRITISH_R).toFixed(1)})` : ""}`;
       return {
         rule: f.rule,
         label: f.label,

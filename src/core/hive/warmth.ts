@@ -1,3 +1,4 @@
+import { BRITISH_R } from "@/core/fit/rvalue";
 import type { Part } from "@/core/shape/part";
 import { GRAVITY, gravityOf } from "@/core/judge/strength";
 import { lengthOf, type Shape } from "@/core/shape/shape";
@@ -11,7 +12,10 @@ export const conductivity = (gravity: number, moisture = 12): number =>
 /** Surface films, inside 0.12 and outside 0.03 m²·K/W, from memory. */
 const FILMS = 0.15;
 /** W/(m·K), from memory: expanded polystyrene at R 3.8 an inch, ply about G 0.5; wood of the kind chosen. */
-const CONDUCTS: Partial<Record<Part["material"], number>> = { ply: conductivity(0.5), foam: 0.0254 / (3.8 / 5.678) };
+const CONDUCTS: Partial<Record<Part["material"], number>> = {
+  ply: conductivity(0.5),
+  foam: 0.0254 / (3.8 / BRITISH_R),
+};
 const conducts = (shape: Shape, material: Part["material"]) =>
   material === "wood" ? conductivity(gravityOf(shape)) : (CONDUCTS[material] ?? Infinity);
 /** Loose wood shavings, W/(m·K), from memory. */

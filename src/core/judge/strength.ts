@@ -1,3 +1,4 @@
+import type { Units } from "@/core/length/length";
 import type { Shape } from "@/core/shape/shape";
 
 /**
@@ -39,3 +40,9 @@ export function gravityOf({ scope }: Shape): number {
   const wood = scope.has("wood") ? scope.working("wood").value : undefined;
   return GRAVITY[wood?.kind === "word" ? wood.of : ""] ?? GRAVITY["eastern-white-pine"]!;
 }
+
+/** What a force is told in. */
+export const forceUnit = (units: Units): string => (units === "in" ? "lb" : "N");
+
+/** A force in newtons as it is told; a pound is 4.448 N. */
+export const forceIn = (newtons: number, units: Units): number => (units === "in" ? newtons / 4.448 : newtons);

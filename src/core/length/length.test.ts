@@ -57,6 +57,19 @@ describe("reading lengths", () => {
     expect(() => parseLength(input, units)).toThrow(why);
   });
 
+  test("whatever is typed is a length or is refused in words, line breaks and all", () => {
+    const bit = fc.oneof(fc.constantFrom("3", "/", "8", " ", "-", '"', "'", "ft", "mm", ".", ",", "\n", "\r", "½", "½", "\u2028", "e9"), fc.string({ maxLength: 3, unit: "binary" })); // prettier-ignore
+    fc.assert(
+      fc.property(fc.array(bit, { maxLength: 9 }), fc.constantFrom<Units>("in", "mm"), (bits, units) => {
+        try {
+          expect(Number.isInteger(parseLength(bits.join(""), units))).toBe(true);
+        } catch (e) {
+          expect(e).toBeInstanceOf(LengthError);
+        }
+      }),
+      { numRuns: 3000 },
+    );
+  });
   test("agrees with a general units library (mathjs) to the nanometre", () => {
     fc.assert(
       fc.property(

@@ -69,7 +69,7 @@ export function parseLength(input: unknown, units: Units): Length {
     return whole((ft.value * 12 * inches.den + inches.value) * NM_PER_INCH, inches.den, fail);
   }
 
-  const [, body, markText] = /^([\d\s./\-–]*)(.*)$/.exec(text)!;
+  const [, body, markText] = /^([\d\s./\-–]*)(.*)$/s.exec(text)!;
   const mark = markOf(markText!.trim(), fail, units);
   const q = quantity(body!.trim(), fail, units);
   if (q.fraction && mark?.metric) throw fail(`fractions go with inches; write ${mark.name} as a decimal`);

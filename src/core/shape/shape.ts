@@ -1,6 +1,6 @@
 import { type Length, type Units, nm } from "@/core/length/length";
 import { lengthWithUnit } from "@/core/length/format";
-import { parseLength } from "@/core/length/parse";
+import { LengthError, parseLength } from "@/core/length/parse";
 import type { PartRecipe, Recipe } from "@/core/recipes/recipe";
 import type { Standard } from "@/core/standards/standard";
 import { STANDARD_NAMES } from "@/core/standards/words";
@@ -54,7 +54,7 @@ export class ShapeError extends Error {
 
 /** What is thrown where something cannot be made as it is asked: a thing to say, not a slip of the program. */
 export const isUnmakeable = (e: unknown): e is Error =>
-  e instanceof ShapeError || e instanceof FormulaError || e instanceof RangeError;
+  e instanceof ShapeError || e instanceof FormulaError || e instanceof LengthError || e instanceof RangeError;
 
 /**
  * Works out an item: recipe + standard + size + options → parts with features, places and workings.

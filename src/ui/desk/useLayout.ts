@@ -12,6 +12,8 @@ export interface LayoutState {
   /** It is the best so far; a better one is still looked for. */
   improving?: boolean;
   progress?: Progress;
+  /** So many layouts are worked out before this one. */
+  before?: number;
   error?: string;
   /** It was stopped: the result is the best that was known then. */
   early?: boolean;
@@ -30,7 +32,14 @@ export function useLayout(request: LayoutRequest): LayoutState {
     const call = new AbortController();
     const name = `${Date.now().toString(36)}${Math.random().toString(36).slice(2)}`;
     asked.current = name;
-    setState((s) => ({ ...s, state: "working", fresh: false, improving: false, progress: undefined }));
+    setState((s) => ({
+      ...s,
+      state: "working",
+      fresh: false,
+      improving: false,
+      progress: undefined,
+      before: undefined,
+    }));
     const timer = setTimeout(() => {
       void (async () => {
         try {
@@ -47,12 +56,14 @@ export function useLayout(request: LayoutRequest): LayoutState {
           for await (const line of linesOf(reply.body)) {
             const said = JSON.parse(line) as {
               progress?: Progress;
+              before?: number;
               soFar?: LayoutResult;
               result?: LayoutResult;
               error?: string;
             };
             if (call.signal.aborted) return;
-            if (said.progress) setState((s) => ({ ...s, progress: said.progress }));
+            if (said.progress) setState((s) => ({ ...s, progress: said.progress, before: undefined }));
+            if (said.before !== undefined) setState((s) => ({ ...s, before: said.before }));
             const { result, soFar } = said;
             if (soFar) setState((s) => ({ ...s, fresh: true, improving: true, early: false, result: soFar }));
             if (result) setState((s) => ({ state: "done", fresh: true, result, early: s.state === "stopped" }));

@@ -139,8 +139,7 @@ export function BodySection({
         from={x(0)}
         to={x(b.outsideLength)}
         at={20}
-        reachFrom={y(b.depth) - 3}
-        reachTo={y(b.depth) - 3}
+        reach={y(b.depth) - 3}
         value={b.outsideLength}
         units={units}
         {...lights("value outsideLength")}
@@ -150,8 +149,7 @@ export function BodySection({
         from={x(wall - (b.restToRest - b.insideLength) / 2)}
         to={x(farWall + (b.restToRest - b.insideLength) / 2)}
         at={46}
-        reachFrom={y(b.depth) - 1}
-        reachTo={y(b.depth) - 1}
+        reach={y(b.depth) - 1}
         value={b.restToRest}
         units={units}
         size={12}
@@ -162,8 +160,7 @@ export function BodySection({
         from={x(wall)}
         to={x(farWall)}
         at={low}
-        reachFrom={y(0) + 3}
-        reachTo={y(0) + 3}
+        reach={y(0) + 3}
         value={b.insideLength}
         units={units}
         {...lights("value insideLength")}
@@ -173,8 +170,7 @@ export function BodySection({
         from={x(frameX + (f.topBarLength - f.frameLength) / 2)}
         to={x(frameX + (f.topBarLength + f.frameLength) / 2)}
         at={low + 28}
-        reachFrom={y(Math.min(0, frameZ)) + 3}
-        reachTo={y(Math.min(0, frameZ)) + 3}
+        reach={y(Math.min(0, frameZ)) + 3}
         value={f.frameLength}
         units={units}
         {...lights("value frameLength")}
@@ -184,8 +180,7 @@ export function BodySection({
         from={y(b.depth)}
         to={y(0)}
         at={x(b.outsideLength) + 34}
-        reachFrom={x(b.outsideLength) + 3}
-        reachTo={x(b.outsideLength) + 3}
+        reach={x(b.outsideLength) + 3}
         value={b.depth}
         units={units}
         {...lights("value depth")}

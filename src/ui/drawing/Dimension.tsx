@@ -12,8 +12,7 @@ export function Dimension({
   size = 14,
   lit,
   onLight,
-  reachFrom,
-  reachTo,
+  reach,
 }: {
   from: number;
   to: number;
@@ -25,9 +24,8 @@ export function Dimension({
   size?: number;
   lit?: boolean;
   onLight?: () => void;
-  /** Where the extension lines start, at each end. */
-  reachFrom?: number;
-  reachTo?: number;
+  /** Where the extension lines start: the same at both ends, or one each. */
+  reach?: number | [number, number];
 }) {
   const stroke = "var(--color-blue)";
   const middle = (from + to) / 2;
@@ -36,6 +34,7 @@ export function Dimension({
   const line = (d: string, width: number) => <path d={d} stroke={stroke} strokeWidth={width} fill="none" />;
   const across = run === "across";
   const point = (along: number, off: number) => (across ? `${along} ${at + off}` : `${at + off} ${along}`);
+  const [reachFrom, reachTo] = Array.isArray(reach) ? reach : [reach, reach];
   const extension = (along: number, reach: number | undefined) =>
     reach !== undefined && line(`M${point(along, reach - at)}L${point(along, reach < at ? 5 : -5)}`, 0.5);
   const room = Math.abs(to - from) > (across ? w + 8 : size * 1.6 + 10);

@@ -58,17 +58,8 @@ export function Flat({ part, units }: { part: Part; units: Units }) {
           strokeDasharray="12 3 2 3"
         />
       ))}
-      <Dimension
-        run="across"
-        from={x(0)}
-        to={x(l)}
-        at={18}
-        value={l}
-        units={units}
-        reachFrom={y0 - 4}
-        reachTo={y0 - 4}
-      />
-      <Dimension run="down" from={y(0)} to={y(w)} at={34} value={w} units={units} reachFrom={x0 - 4} reachTo={x0 - 4} />
+      <Dimension run="across" from={x(0)} to={x(l)} at={18} value={l} units={units} reach={y0 - 4} />
+      <Dimension run="down" from={y(0)} to={y(w)} at={34} value={w} units={units} reach={x0 - 4} />
       {across.length > 0 &&
         steps(across, l).map(([a, b]) => (
           <Dimension
@@ -79,8 +70,7 @@ export function Flat({ part, units }: { part: Part; units: Units }) {
             at={50}
             value={nm(b - a)}
             units={units}
-            reachFrom={y0 - 4}
-            reachTo={y0 - 4}
+            reach={y0 - 4}
           />
         ))}
       {along.length > 0 &&
@@ -93,8 +83,7 @@ export function Flat({ part, units }: { part: Part; units: Units }) {
             at={96}
             value={nm(b - a)}
             units={units}
-            reachFrom={x0 - 4}
-            reachTo={x0 - 4}
+            reach={x0 - 4}
           />
         ))}
       <text x={x0} fontSize="12.5" fill="var(--color-soft)">

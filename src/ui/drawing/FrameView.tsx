@@ -87,8 +87,7 @@ export function FrameView({
         from={p.x(0)}
         to={p.x(f.topBarLength)}
         at={22}
-        reachFrom={p.y(f.frameHeight) - 3}
-        reachTo={p.y(f.frameHeight) - 3}
+        reach={p.y(f.frameHeight) - 3}
         value={f.topBarLength}
         units={units}
         {...lights("value topBarLength")}
@@ -98,8 +97,7 @@ export function FrameView({
         from={p.x(endX)}
         to={p.x(endX + shoulder)}
         at={22}
-        reachFrom={p.y(f.frameHeight) - 3}
-        reachTo={p.y(f.frameHeight) - 3}
+        reach={p.y(f.frameHeight) - 3}
         value={shoulder}
         units={units}
         {...lights("value shoulderWidth")}
@@ -109,8 +107,7 @@ export function FrameView({
         from={p.x(half)}
         to={p.x(half + f.frameLength)}
         at={low}
-        reachFrom={p.y(0) + 3}
-        reachTo={p.y(0) + 3}
+        reach={p.y(0) + 3}
         value={f.frameLength}
         units={units}
         {...lights("value frameLength")}
@@ -120,8 +117,7 @@ export function FrameView({
         from={p.y(f.frameHeight)}
         to={p.y(0)}
         at={p.x(endX + shoulder) + 30}
-        reachFrom={p.x(endX + shoulder) + 3}
-        reachTo={p.x(endX + shoulder) + 3}
+        reach={p.x(endX + shoulder) + 3}
         value={f.frameHeight}
         units={units}
         {...lights("value frameHeight")}

@@ -1,5 +1,5 @@
 import { faceOf } from "@/core/drawing/face";
-import { type Length, nm, type Units } from "@/core/length/length";
+import type { Length, Units } from "@/core/length/length";
 import type { Part } from "@/core/shape/part";
 import { Dimension } from "./Dimension";
 
@@ -15,6 +15,10 @@ interface Distance {
   from: "near" | "other";
   value: Length;
 }
+
+/** From where to where a distance is measured, on a part so long. */
+const reaches = ({ from, value }: Distance, whole: number): [number, number] =>
+  from === "near" ? [0, value] : [whole - value, whole];
 
 /** The distances of a part's cuts along it and across it, each once; those that run all along have none. */
 function distancesOf(part: Part): { along: Distance[]; across: Distance[] } {
@@ -89,61 +93,16 @@ export function PartFace({ part, letter, units }: { part: Part; letter: string; 
                 />
               )),
         )}
-        <Dimension
-          run="across"
-          from={x(0)}
-          to={x(l)}
-          at={18}
-          value={l}
-          units={units}
-          size={12}
-          reachFrom={top - 2}
-          reachTo={top - 2}
-        />
-        <Dimension
-          run="down"
-          from={y(0)}
-          to={y(w)}
-          at={26}
-          value={w}
-          units={units}
-          size={12}
-          reachFrom={LEFT - 4}
-          reachTo={LEFT - 4}
-        />
+        <Dimension run="across" from={x(0)} to={x(l)} at={18} value={l} units={units} size={12} reach={top - 2} />
+        <Dimension run="down" from={y(0)} to={y(w)} at={26} value={w} units={units} size={12} reach={LEFT - 4} />
         {along.map((d) => {
-          const [from, to] = d.from === "near" ? [0, d.value] : [l - d.value, l];
-          return (
-            <Dimension
-              key={`${d.from} ${d.value}`}
-              run="across"
-              from={x(from)}
-              to={x(to)}
-              at={y(w) + 20 + values.indexOf(d.value) * ROW}
-              value={nm(d.value)}
-              units={units}
-              size={12}
-              reachFrom={y(w) + 2}
-              reachTo={y(w) + 2}
-            />
-          );
+          const [from, to] = reaches(d, l);
+          const at = y(w) + 20 + values.indexOf(d.value) * ROW;
+          return <Dimension key={`${d.from} ${d.value}`} run="across" from={x(from)} to={x(to)} at={at} value={d.value} units={units} size={12} reach={y(w) + 2} />; // prettier-ignore
         })}
         {across.slice(0, 1).map((d) => {
-          const [from, to] = d.from === "near" ? [0, d.value] : [w - d.value, w];
-          return (
-            <Dimension
-              key={`${d.from} ${d.value}`}
-              run="down"
-              from={y(from)}
-              to={y(to)}
-              at={66}
-              value={nm(d.value)}
-              units={units}
-              size={12}
-              reachFrom={LEFT - 2}
-              reachTo={LEFT - 2}
-            />
-          );
+          const [from, to] = reaches(d, w);
+          return <Dimension key={`${d.from} ${d.value}`} run="down" from={y(from)} to={y(to)} at={66} value={d.value} units={units} size={12} reach={LEFT - 2} />; // prettier-ignore
         })}
       </svg>
       <figcaption className="text-[.87rem]">

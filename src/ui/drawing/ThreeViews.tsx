@@ -70,8 +70,7 @@ export function ThreeViews({
       at={at}
       value={nm(length)}
       units={units}
-      reachFrom={at + 12}
-      reachTo={at + 12}
+      reach={at + 12}
     />
   );
   return (
@@ -87,16 +86,7 @@ export function ThreeViews({
       {draw(views.above, { x: 50, y: aboveY }, x[0], y[1])}
       {across(50, size.x, top - 16)}
       {across(sideX, size.y, top - 16)}
-      <Dimension
-        run="down"
-        from={top}
-        to={top + size.z * k}
-        at={26}
-        value={nm(size.z)}
-        units={units}
-        reachFrom={46}
-        reachTo={46}
-      />
+      <Dimension run="down" from={top} to={top + size.z * k} at={26} value={nm(size.z)} units={units} reach={46} />
       {title(cut ? "front, cut through the middle" : "front", { x: 50, y: top + size.z * k + 16 })}
       {title(cut ? "side, cut through the middle" : "side", { x: sideX, y: top + size.z * k + 16 })}
       {title("above", { x: 50 + size.x * k + 10, y: aboveY + 12 })}

@@ -2,6 +2,7 @@
 import type { Station } from "@/ui/desk/station";
 import { useDesk, useLaid } from "@/ui/desk/useDesk";
 import { count, money } from "@/ui/parts/words";
+import { AfterLayout } from "./AfterLayout";
 import { Empty } from "./Empty";
 
 /** What to order, in which packs, for how much, and what each item costs in materials. */
@@ -9,12 +10,7 @@ export function Buy() {
   const { job } = useDesk();
   const { order, layout } = useLaid();
   if (job.lines.length === 0) return <Empty text="There is nothing to buy yet." next="ask" act="Say what to make" />;
-  if (!order)
-    return (
-      <p className="text-[1.13rem]">
-        {layout.state === "working" ? "Waiting for the layout …" : "The order follows the layout."}
-      </p>
-    );
+  if (!order) return <AfterLayout what="The order stands" />;
   const unit = (l: (typeof order.lines)[number]) =>
     l.unit === "g" ? `${l.quantity} g` : l.quantity.toLocaleString("en-GB");
   return (

@@ -6,11 +6,13 @@ import { lengthWithUnit } from "@/core/length/format";
 import { type Length } from "@/core/length/length";
 import { fitMade, type Made, MADE_BODY, MADE_FRAME, MADE_LABELS, type MadeName } from "@/core/fit/made";
 import type { WorkedLine } from "@/core/line/shapes";
+import type { Plan } from "@/core/plan/plan";
 import { judgeReading, TOLERANCE } from "@/core/judge/reading";
 import { useDesk, useLaid } from "@/ui/desk/useDesk";
 import { LengthField } from "@/ui/parts/LengthField";
 import { Dries } from "@/ui/parts/Dries";
 import { Measure } from "@/ui/parts/Measure";
+import { AfterLayout } from "./AfterLayout";
 import { Empty } from "./Empty";
 
 interface Subject {
@@ -24,53 +26,11 @@ interface Subject {
 /** First-piece checks: measure, type what the gauge reads, be told to carry on, nudge or stop. */
 export function Prove() {
   const { job } = useDesk();
-  const { plan, layout } = useLaid();
   if (job.lines.length === 0)
     return <Empty text="There is nothing to measure yet." next="ask" act="Say what to make" />;
-  if (!job.start)
-    return (
-      <Empty text="The job has no start day, so no plan to check against." next="ask" act="Say when work starts" />
-    );
-  if (!plan)
-    return (
-      <p className="text-[1.13rem]">
-        {layout.state === "working" ? "Waiting for the layout …" : "The checks follow the plan."}
-      </p>
-    );
-  const subjects = plan.operations.flatMap((o) =>
-    o.settings.flatMap((s): Subject[] => {
-      if (s.kind === "angle" || s.kind === "take off") return [];
-      const moves = s.kind === "fence" ? "fence" : s.kind === "stop" ? "stop" : "cutter";
-      return [
-        {
-          id: `${o.id} ${s.kind}`,
-          name: `${o.name}, ${o.of.toLowerCase()}: ${s.kind}`,
-          target: s.value,
-          tolerance: moves === "cutter" ? TOLERANCE.joint : TOLERANCE.gap,
-          moves,
-        },
-      ];
-    }),
-  );
   return (
     <div className="max-w-[62rem]">
-      <p className="mb-2 text-[1.13rem]">Measure the first piece of each set-up before cutting the rest.</p>
-      <table className="cutting-list">
-        <thead>
-          <tr>
-            <th>set-up</th>
-            <th className="text-right!">should be</th>
-            <th className="text-right!">either way</th>
-            <th className="text-right!">the gauge reads</th>
-            <th>so</th>
-          </tr>
-        </thead>
-        <tbody>
-          {subjects.map((s) => (
-            <Check key={s.id} s={s} />
-          ))}
-        </tbody>
-      </table>
+      <FirstPieces />
       <MadePieces />
       <h2 className="small-head mt-5">At the bench, in this order</h2>
       <ol className="mt-1 list-inside list-decimal">
@@ -87,6 +47,60 @@ export function Prove() {
     </div>
   );
 }
+
+/** What the saw is set to, checked on the first piece; as soon as there is a plan that says it. */
+function FirstPieces() {
+  const { job } = useDesk();
+  const { plan } = useLaid();
+  if (!job.start)
+    return (
+      <Empty
+        text="The job has no start day, so no plan whose set-ups could be checked."
+        next="ask"
+        act="Say when work starts"
+      />
+    );
+  if (!plan) return <AfterLayout what="What to set and check stands" />;
+  return (
+    <>
+      <p className="mb-2 text-[1.13rem]">Measure the first piece of each set-up before cutting the rest.</p>
+      <table className="cutting-list">
+        <thead>
+          <tr>
+            <th>set-up</th>
+            <th className="text-right!">should be</th>
+            <th className="text-right!">either way</th>
+            <th className="text-right!">the gauge reads</th>
+            <th>so</th>
+          </tr>
+        </thead>
+        <tbody>
+          {subjectsOf(plan).map((s) => (
+            <Check key={s.id} s={s} />
+          ))}
+        </tbody>
+      </table>
+    </>
+  );
+}
+
+/** What a gauge is held to, set-up by set-up. */
+const subjectsOf = (plan: Plan): Subject[] =>
+  plan.operations.flatMap((o) =>
+    o.settings.flatMap((s): Subject[] => {
+      if (s.kind === "angle" || s.kind === "take off") return [];
+      const moves = s.kind === "fence" ? "fence" : s.kind === "stop" ? "stop" : "cutter";
+      return [
+        {
+          id: `${o.id} ${s.kind}`,
+          name: `${o.name}, ${o.of.toLowerCase()}: ${s.kind}`,
+          target: s.value,
+          tolerance: moves === "cutter" ? TOLERANCE.joint : TOLERANCE.gap,
+          moves,
+        },
+      ];
+    }),
+  );
 
 /** Made boxes, measured in: every fit worked out again with what the tape says. */
 function MadePieces() {

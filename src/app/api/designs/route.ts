@@ -20,7 +20,11 @@ export const POST = (request: Request) =>
     return Response.json(store.list());
   });
 
-const note = z.strictObject({ id: z.string(), mark: z.number().int(), note: z.string().trim().min(1).max(1000) });
+const note = z.strictObject({
+  id: z.string().max(60),
+  mark: z.number().int(),
+  note: z.string().trim().min(1).max(1000),
+});
 
 /** Notes something of a mark in use; answers with all. */
 export const PATCH = (request: Request) =>
@@ -35,6 +39,6 @@ export const PATCH = (request: Request) =>
 export const DELETE = (request: Request) =>
   answer(request, async () => {
     const store = designStore(database());
-    store.remove((await readBody(request, z.strictObject({ id: z.string() }))).id);
+    store.remove((await readBody(request, z.strictObject({ id: z.string().max(60) }))).id);
     return Response.json(store.list());
   });

@@ -1,32 +1,32 @@
-import { answer, readBody } from "@/app/http";
-import type { Progress } from "@/core/layout/layout";
+import { z } from "zod";
+import { answer, BadRequest, readBody, readQuery } from "@/app/http";
 import { layoutRequestSchema } from "@/core/layout/request";
-import { askLayout } from "@/workers/pool";
+import { askLayoutSoon } from "@/workers/pool";
 
-/** Layouts being worked out, by the name the asker gave them. */
+/** Layouts being worked out, by the name the asker gave them: only who knows it can cut one short. */
 const running = ((globalThis as { rundikLayouts?: Map<string, AbortController> }).rundikLayouts ??= new Map());
+const query = z.strictObject({ ask: z.string().regex(/^[\w-]{8,64}$/, "a name of 8 to 64 letters and digits") });
 
 /** Ends a layout that is being worked out: what is best so far is then its answer. */
 export const DELETE = (request: Request) =>
   answer(request, async () => {
-    running.get(new URL(request.url).searchParams.get("ask") ?? "")?.abort();
+    running.get(readQuery(request, query).ask)?.abort();
     return new Response(null, { status: 204 });
   });
 
-/** Nobody waits longer than this, in ms, for something to buy and saw by. */
-const SOON = 2500;
-
 /**
- * Lays out on a worker; answers a line of JSON for each step of progress, one for what is best when it has taken long
- * (`soFar`), and one for the result. Hanging up stops it.
+ * Lays out on a worker; answers a line of JSON for each place in the row (`before`) and step of progress, one for what is best when
+ * it has taken long (`soFar`), and one for the result. Hanging up stops it.
  */
 export const POST = (request: Request) =>
   answer(request, async () => {
+    const { ask } = readQuery(request, query.partial());
     const question = await readBody(request, layoutRequestSchema);
+    const name = ask ?? crypto.randomUUID();
+    if (running.has(name)) throw new BadRequest(`ask: "${name}" is being worked out already; wanted a new name`);
     const stop = new AbortController();
     const enough = new AbortController();
-    const name = new URL(request.url).searchParams.get("ask") ?? "";
-    if (name) running.set(name, enough);
+    running.set(name, enough);
     request.signal.addEventListener("abort", () => stop.abort());
     const text = new TextEncoder();
     const stream = new ReadableStream({
@@ -35,14 +35,14 @@ export const POST = (request: Request) =>
           if (!stop.signal.aborted) controller.enqueue(text.encode(`${JSON.stringify(line)}\n`));
         };
         try {
-          const how = { hear: (progress: Progress) => say({ progress }), signal: stop.signal };
-          const soon = AbortSignal.timeout(SOON);
-          const first = await askLayout(question, { ...how, enough: AbortSignal.any([soon, enough.signal]) });
-          if (!soon.aborted || enough.signal.aborted || first.proven) say({ result: first });
-          else {
-            say({ soFar: first });
-            say({ result: await askLayout(question, { ...how, enough: enough.signal }) });
-          }
+          const result = await askLayoutSoon(question, {
+            hear: (progress) => say({ progress }),
+            waits: (before) => say({ before }),
+            soFar: (soFar) => say({ soFar }),
+            signal: stop.signal,
+            enough: enough.signal,
+          });
+          say({ result });
         } catch (e) {
           if (!stop.signal.aborted) say({ error: (e as Error).message });
         } finally {

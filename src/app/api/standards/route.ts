@@ -19,7 +19,7 @@ export const PUT = (request: Request) =>
 export const DELETE = (request: Request) =>
   answer(request, async () => {
     const store = standardStore(database());
-    const { id } = await readBody(request, z.strictObject({ id: z.string() }));
+    const { id } = await readBody(request, z.strictObject({ id: z.string().max(60) }));
     store.remove(id);
     return Response.json(store.list());
   });

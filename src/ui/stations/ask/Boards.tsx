@@ -6,6 +6,7 @@ import { LengthField } from "@/ui/parts/LengthField";
 import { NumberField } from "@/ui/parts/NumberField";
 import { TextField } from "@/ui/parts/TextField";
 import { Offers } from "../Offers";
+import { Price } from "./Price";
 import { TakeOut } from "./Said";
 
 /** Boards and sheets to cut from, bought and in the yard. */
@@ -92,14 +93,7 @@ export function Boards() {
                         ))}
                     </span>
                   ) : (
-                    <NumberField
-                      label={`Price of board ${at + 1}`}
-                      value={s.price || null}
-                      empty="none"
-                      onSettle={(price) => change(at, { ...s, price })}
-                      onEmpty={() => change(at, { ...s, price: 0 })}
-                      className="w-16"
-                    />
+                    <Price of={`board ${at + 1}`} stock={s} onChange={(to) => change(at, to)} />
                   )}
                 </td>
                 <td className="text-right">

@@ -2,6 +2,7 @@
 import type { PackStock, StockEntry } from "@/core/boards/stock";
 import { useDesk, useLaid } from "@/ui/desk/useDesk";
 import { NumberField } from "@/ui/parts/NumberField";
+import { Price } from "./Price";
 import { TakeOut } from "./Said";
 
 const NEW_PACK: PackStock = {
@@ -22,6 +23,7 @@ export function Packs() {
     (w) => !packs.some((p) => p.s.material === w),
   );
   const change = (at: number, s: StockEntry) => desk.act({ do: "change stock", at, stock: s }, `stock ${at}`);
+  const add = (material: string) => desk.act({ do: "add stock", stock: { ...NEW_PACK, material } });
   return (
     <>
       <h2 className="small-head">Fasteners, glue, foundation</h2>
@@ -40,14 +42,7 @@ export function Packs() {
                 />
               </td>
               <td className="text-right">
-                <NumberField
-                  label={`Price of ${s.material}`}
-                  value={s.price || null}
-                  empty="none"
-                  onSettle={(price) => change(at, { ...s, price })}
-                  onEmpty={() => change(at, { ...s, price: 0 })}
-                  className="w-16"
-                />
+                <Price of={s.material} stock={s} onChange={(to) => change(at, to)} />
               </td>
               <TakeOut what={`${s.material}`} act={{ do: "remove stock", at }} field={`stock ${at}`} />
             </tr>
@@ -56,14 +51,15 @@ export function Packs() {
       </table>
       <p className="flex flex-wrap gap-2 pt-2">
         {needs.map((material) => (
-          <button
-            key={material}
-            className="quiet"
-            onClick={() => desk.act({ do: "add stock", stock: { ...NEW_PACK, material } })}
-          >
+          <button key={material} className="quiet" onClick={() => add(material)}>
             add {material}
           </button>
         ))}
+        {needs.length > 1 && (
+          <button className="act" onClick={() => needs.forEach(add)}>
+            add all {needs.length}
+          </button>
+        )}
       </p>
     </>
   );

@@ -1,5 +1,6 @@
 "use client";
 import { useMemo, useState } from "react";
+import { rText } from "@/core/fit/rvalue";
 import { warmth } from "@/core/hive/warmth";
 import { heaviest, weigh, weightText } from "@/core/hive/weigh";
 import type { Units } from "@/core/length/length";
@@ -57,7 +58,7 @@ export function Figures({ standing, units }: { standing: Standing[]; units: Unit
                       R of the {what}, lowest box
                     </dt>,
                     <dd key={what} className="border-t border-rule py-1 text-right font-mono">
-                      {r.toFixed(2)} ({(r * 5.678).toFixed(1)})
+                      {rText(r)}
                     </dd>,
                   ];
             })}

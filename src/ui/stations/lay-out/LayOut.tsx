@@ -14,6 +14,7 @@ import { SetUpList } from "@/ui/stations/lay-out/SetUpList";
 import { Weigh } from "@/ui/stations/lay-out/Weigh";
 import { Measure } from "@/ui/parts/Measure";
 import { count, money, percent } from "@/ui/parts/words";
+import { standsAt } from "../AfterLayout";
 import { Empty } from "../Empty";
 import { Offers } from "../Offers";
 
@@ -94,7 +95,7 @@ function Headline() {
   if (layout.state === "failed")
     return (
       <p role="alert" className="mb-3">
-        The layout could not be worked out: {layout.error}{" "}
+        {standsAt(layout)}{" "}
         <button className="act" onClick={layout.again}>
           Try again
         </button>
@@ -103,11 +104,9 @@ function Headline() {
   if (!layout.fresh)
     return (
       <p aria-live="polite" className="mb-3 flex items-center gap-4 text-[1.2rem]">
-        {layout.state === "stopped"
-          ? "Stopped."
-          : progress
-            ? `Laying out: ${count(progress.count, "board")}${forMoney(progress.cost)} so far${atLeast(progress.bound)}; thickness ${progress.done + 1} of ${progress.of}`
-            : "Laying out …"}
+        {layout.state !== "stopped" && progress
+          ? `Laying out: ${count(progress.count, "board")}${forMoney(progress.cost)} so far${atLeast(progress.bound)}; thickness ${progress.done + 1} of ${progress.of}`
+          : standsAt(layout)}
         {layout.state === "stopped" ? (
           <button className="act text-[1rem]" onClick={layout.again}>
             Lay out

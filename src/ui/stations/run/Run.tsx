@@ -11,20 +11,16 @@ import type { Units } from "@/core/length/length";
 import { useDesk, useLaid } from "@/ui/desk/useDesk";
 import { Measure } from "@/ui/parts/Measure";
 import { clockDay, clockTime, count, dayText, duration } from "@/ui/parts/words";
+import { AfterLayout } from "../AfterLayout";
 import { Empty } from "../Empty";
 
 /** The run sheet: what to do, in order, with every setting and caution, on screen and on paper. */
 export function Run() {
   const { job, worked } = useDesk();
-  const { plan, layout } = useLaid();
+  const { plan } = useLaid();
   if (job.lines.length === 0) return <Empty text="There is nothing to run yet." next="ask" act="Say what to make" />;
   if (!job.start) return <Empty text="The job has no start day." next="ask" act="Say when work starts" />;
-  if (!plan)
-    return (
-      <p className="text-[1.13rem]">
-        {layout.state === "working" ? "Waiting for the layout …" : "The plan follows the layout."}
-      </p>
-    );
+  if (!plan) return <AfterLayout what="The plan stands" />;
   const rows = rowsOf(plan.operations);
   const days = [...new Set(rows.map((r) => clockDay(r.startsAt)))];
   return (

@@ -3,6 +3,7 @@ import { lineAt } from "@/core/line/shapes";
 import { Dialog } from "radix-ui";
 import { cheapestByArea } from "@/core/boards/stock";
 import { compareJoints } from "@/core/judge/joints";
+import { forceIn, forceUnit } from "@/core/judge/strength";
 import { useDesk } from "@/ui/desk/useDesk";
 import { Key } from "@/ui/parts/Key";
 import { Measure } from "@/ui/parts/Measure";
@@ -40,8 +41,8 @@ function Joints() {
   const { job, line } = desk;
   const { quantity } = job.lines[line]!;
   const whole = (n: number) => Math.round(n).toLocaleString("en-GB");
-  /** A pound is 4.448 N. */
-  const force = (n: number | null) => (n === null ? "by the joint" : whole(job.units === "in" ? n / 4.448 : n));
+  const unit = forceUnit(job.units);
+  const force = (n: number | null) => (n === null ? "by the joint" : whole(forceIn(n, job.units)));
   const chosen = lineAt(desk.worked.lines, line)!.shape.scope.working("joint").value;
   return (
     <table className="cutting-list">
@@ -52,8 +53,8 @@ function Joints() {
           <th className="text-right!">end</th>
           <th>screws, one box</th>
           <th className="text-right!">glue, cm²</th>
-          <th className="text-right!">holds a side, {job.units === "in" ? "lb" : "N"}</th>
-          <th className="text-right!">holds an end, {job.units === "in" ? "lb" : "N"}</th>
+          <th className="text-right!">holds a side, {unit}</th>
+          <th className="text-right!">holds an end, {unit}</th>
           <th className="text-right!">set-up + each, min</th>
           <th className="text-right!">all {quantity}, h</th>
           <th className="text-right!">wood for all, m²</th>

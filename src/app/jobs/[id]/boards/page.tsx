@@ -8,7 +8,7 @@ import { layoutRequest } from "@/core/job/ask";
 import { database } from "@/store/database";
 import { NoJobError, jobStore } from "@/store/jobs";
 import { BoardSheets } from "@/ui/sheets/BoardSheets";
-import { askLayout } from "@/workers/pool";
+import { askLayoutBy } from "@/workers/pool";
 
 export const metadata: Metadata = { title: "Boards, a sheet a pattern" };
 
@@ -18,7 +18,7 @@ export default async function BoardsPage({ params }: { params: Promise<{ id: str
   if (!read.success) notFound();
   const job = load(read.data);
   if (!job) notFound();
-  return <BoardSheets job={job} jobId={read.data} result={await askLayout(layoutRequest(workJob(job)))} />;
+  return <BoardSheets job={job} jobId={read.data} result={await askLayoutBy(layoutRequest(workJob(job)))} />;
 }
 
 function load(id: number): Job | undefined {

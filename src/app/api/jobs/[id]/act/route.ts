@@ -1,6 +1,6 @@
 import { actSchema } from "@/core/job/acts";
 import { z } from "zod";
-import { answer, idParam, readBody } from "@/app/http";
+import { answer, jobPath, readBody, readPath } from "@/app/http";
 import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";
 
@@ -15,9 +15,9 @@ const body = z.union([
 ]);
 
 /** Does one thing to a job, or takes the last one back. */
-export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+export const POST = (request: Request, context: { params: Promise<{ id: string }> }) =>
   answer(request, async () => {
-    const id = idParam.parse((await params).id);
+    const { id } = await readPath(context, jobPath);
     const read = await readBody(request, body);
     const store = jobStore(database());
     return Response.json(

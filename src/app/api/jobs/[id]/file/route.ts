@@ -1,12 +1,12 @@
-import { answer, idParam } from "@/app/http";
+import { answer, jobPath, readPath } from "@/app/http";
 import { writeJob } from "@/core/job/file";
 import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";
 
 /** The job as a file. */
-export const GET = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+export const GET = (request: Request, context: { params: Promise<{ id: string }> }) =>
   answer(request, async () => {
-    const { job } = jobStore(database()).load(idParam.parse((await params).id));
+    const { job } = jobStore(database()).load((await readPath(context, jobPath)).id);
     const name =
       job.name
         .toLowerCase()

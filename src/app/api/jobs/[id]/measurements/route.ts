@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { answer, idParam, readBody } from "@/app/http";
+import { answer, jobPath, readBody, readPath } from "@/app/http";
 import type { Length } from "@/core/length/length";
 import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";
@@ -14,9 +14,9 @@ const length = z
 const body = z.strictObject({ subject: z.string().min(1).max(120), target: length, value: length });
 
 /** Keeps a reading and answers with all of the job's, newest first. */
-export const POST = (request: Request, { params }: { params: Promise<{ id: string }> }) =>
+export const POST = (request: Request, context: { params: Promise<{ id: string }> }) =>
   answer(request, async () => {
-    const id = idParam.parse((await params).id);
+    const { id } = await readPath(context, jobPath);
     jobStore(database()).load(id);
     const store = measurementStore(database());
     store.add(id, await readBody(request, body));

@@ -1,11 +1,11 @@
 import { z } from "zod";
-import { answer, idParam } from "@/app/http";
+import { answer, idParam, readPath } from "@/app/http";
 import { workJob } from "@/core/job/worked";
 import { layoutRequest } from "@/core/job/ask";
 import { layoutCsv, layoutDxf, layoutSvg } from "@/exchange/layout";
 import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";
-import { askLayout } from "@/workers/pool";
+import { askLayoutBy } from "@/workers/pool";
 
 const params = z.object({ id: idParam, file: z.enum(["boards.svg", "boards.dxf", "boards.csv"]) });
 const TYPE = {
@@ -17,11 +17,9 @@ const TYPE = {
 /** The job's layouts at true size (SVG, DXF), or as a table of cuts and pieces (CSV). */
 export const GET = (request: Request, context: { params: Promise<{ id: string; file: string }> }) =>
   answer(request, async () => {
-    const read = params.safeParse(await context.params);
-    if (!read.success) return Response.json({ error: "there is no such file" }, { status: 404 });
-    const { id, file } = read.data;
+    const { id, file } = await readPath(context, params);
     const { job } = jobStore(database()).load(id);
-    const result = await askLayout(layoutRequest(workJob(job)));
+    const result = await askLayoutBy(layoutRequest(workJob(job)), request.signal);
     const body = { "boards.svg": () => layoutSvg(result, job.name), "boards.dxf": () => layoutDxf(result), "boards.csv": () => layoutCsv(result) }[file](); // prettier-ignore
     const name = `${job.name.toLowerCase().replace(/[^a-z0-9]+/g, "-")}-${file}`;
     return new Response(body, {

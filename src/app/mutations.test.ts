@@ -1,0 +1,169 @@
+import { workerBuilt } from "@/workers/tests/built";
+import { JOB_FILES, ownRecipe as recipe, ownStandard as standard } from "./tests/samples";
+import { bent, bentRequest, handlers, type Handler, type Sent } from "./tests/mutate";
+import { chance } from "@/core/plan/tests/hunt";
+import { actSchema } from "@/core/job/acts";
+import { readJob, writeJob } from "@/core/job/file";
+import type { StoredJob } from "@/core/job/stored";
+import { workJob } from "@/core/job/worked";
+import { writeDesign } from "@/core/designs/design";
+import { blank, request } from "@/core/layout/tests/samples";
+import { inch } from "@/core/length/length";
+import { admit } from "@/core/trial/trial";
+import { database } from "@/store/database";
+import { jobStore } from "@/store/jobs";
+import { closePool } from "@/workers/pool";
+
+process.env.RUNDIK_DB = ":memory:";
+/** A few here; 100 000 requests and 20 000 files with `npm run figures`. */
+const REQUESTS = Number(process.env.RUNDIK_REQUESTS ?? 1500);
+const FILES = Number(process.env.RUNDIK_FILES ?? 300);
+
+beforeAll(workerBuilt);
+afterAll(closePool);
+
+const line = { item: "body", standard: "national", size: "brood", quantity: 3, options: { thickness: 20e6 } };
+const stock = { form: "board", material: "pine", thickness: 19e6, width: 286e6, length: 2440e6, price: 14.2, available: null, source: "buy" }; // prettier-ignore
+const level = { item: "body", standard: "national", size: "brood", options: {} };
+const box = { name: "old box", outsideLength: 460e6, outsideWidth: 460e6, insideLength: 420e6, insideWidth: 420e6, depth: 225e6, over: 0, under: 6e6 }; // prettier-ignore
+const hive = { name: "h", count: 2, levels: [level, { measured: box }], begins: { spring: "03-01", summer: "06-01", autumn: "09-01", winter: "12-01" } }; // prettier-ignore
+const pinned = { stock: 0, repeat: 1, layout: {} };
+
+/** One of each kind of act; the schema's list is the list. */
+const ACTS: Record<string, object> = {
+  name: { name: "Moor" },
+  dates: { start: "2027-01-04", due: "2027-03-01" },
+  units: { units: "in" },
+  finish: { finish: "wax" },
+  thickness: { thickness: 20e6 },
+  "add line": { line },
+  "remove line": { at: 1 },
+  "change line": { at: 0, to: { quantity: 5 } },
+  option: { at: 0, name: "joint", value: "finger" },
+  "add stock": { stock },
+  "change stock": { at: 0, stock },
+  "remove stock": { at: 0 },
+  "use standard": { standard },
+  "use design": { design: { recipe, mark: 1, why: "" } },
+  hives: { hives: [hive] },
+  "add lines": { lines: [line, line] },
+  pin: { pinned: [pinned] },
+  "strike out": { at: 0 },
+  resaw: { at: 0, into: 2 },
+  "bad stretches": { at: 0, bad: [[1e6, 2e6]] },
+  workshop: { to: { kerf: 3e6, people: 2 } },
+};
+
+test("every kind of act has a sample here", () => {
+  expect(Object.keys(ACTS)).toEqual(actSchema.options.map((o) => o.shape.do.value));
+});
+
+/** One good request of each handler; acts one of each kind. */
+function samples(id: string): Sent[] {
+  const sent = (route: string, method: string, body?: unknown, path = {}, query = ""): Sent => ({
+    route, method, path, query, type: "application/json", ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+  }); // prettier-ignore
+  const of = { id };
+  return [
+    ...JOB_FILES.map((f) => sent("jobs", "POST", f)),
+    sent("jobs/[id]", "GET", undefined, of),
+    sent("jobs/[id]", "DELETE", undefined, { id: "999" }),
+    sent("jobs/[id]/file", "GET", undefined, of),
+    ...["item.svg", "item.dxf", "stick.pdf"].map((file) => sent("jobs/[id]/lines/[line]/[file]", "GET", undefined, { ...of, line: "0", file }, "paper=A4")), // prettier-ignore
+    sent("jobs/[id]/layout/[file]", "GET", undefined, { ...of, file: "boards.csv" }),
+    ...Object.entries(ACTS).map(([kind, a]) => sent("jobs/[id]/act", "POST", { key: `s-1.${kind.length}`, revision: 0, act: { do: kind, ...a } }, of)), // prettier-ignore
+    sent("jobs/[id]/act", "POST", { undo: true }, of),
+    sent("jobs/[id]/measurements", "POST", { subject: "rip-1 fence", target: 225e6, value: 224e6 }, of),
+    sent("designs", "GET"),
+    sent("designs", "POST", { recipe, why: "x" }),
+    sent("designs", "PATCH", { id: "moor-rim", mark: 1, note: "warped" }),
+    sent("designs", "DELETE", { id: "moor-rim" }),
+    sent("designs/file", "GET", undefined, {}, "id=moor-rim&mark=1"),
+    sent("designs/file", "POST", writeDesign({ recipe, mark: 1, why: "" })),
+    sent("standards", "GET"),
+    sent("standards", "PUT", standard),
+    sent("standards", "DELETE", { id: "heath" }),
+    sent("layout", "POST", request([blank("0/side", inch(19, 7, 8), inch(9, 5, 8), 9)]), {}, "ask=abcdefgh"),
+    sent("layout", "DELETE", undefined, {}, "ask=abcdefgh"),
+  ];
+}
+
+async function send(all: Map<string, Handler>, s: Sent): Promise<{ status: number; text: string }> {
+  const handle = all.get(`${s.method} ${s.route}`)!;
+  const asked = new Request(`http://127.0.0.1/api?${s.query}`, {
+    method: s.method,
+    ...(s.body === undefined ? {} : { body: s.body, headers: { "content-type": s.type } }),
+  });
+  const reply = await handle(asked, { params: Promise.resolve(s.path) });
+  return { status: reply.status, text: await reply.text() };
+}
+
+/** Whatever is kept opens: worked out, written and read back as the same job. */
+function opens(id: number): void {
+  const { job } = jobStore(database()).load(id);
+  const { findings, faults } = workJob(job);
+  expect(findings.filter((f) => Number.isNaN(f.value))).toEqual([]);
+  expect(faults).toEqual([]);
+  expect(readJob(JSON.parse(JSON.stringify(writeJob(job))))).toEqual(readJob(writeJob(job)));
+}
+const rows = () => database().prepare("SELECT (SELECT count(*) FROM job) AS jobs, (SELECT sum(revision) FROM job) AS revisions, (SELECT count(*) FROM measurement) AS readings, (SELECT count(*) FROM own_design) AS marks, (SELECT count(*) FROM own_standard) AS standards").get(); // prettier-ignore
+
+test("no bent request takes a route down, refusals change nothing, and what is taken opens", async () => {
+  const all = await handlers();
+  const random = chance(20261126);
+  const started = async () => (JSON.parse((await send(all, samples("0")[0]!)).text) as StoredJob).id;
+  let id = await started();
+  expect(new Set(samples("1").map((s) => `${s.method} ${s.route}`))).toEqual(new Set(all.keys()));
+  const seen: Record<string, number> = {};
+  let slowest = 0;
+  for (let n = 0; n < REQUESTS; n++) {
+    // A path bent to another number may have taken the job away.
+    if (
+      !jobStore(database())
+        .list()
+        .some((j) => j.id === id)
+    )
+      id = await started();
+    const revision = jobStore(database()).load(id).revision;
+    const goods = samples(String(id));
+    const good = goods[Math.floor(random() * goods.length)]!;
+    if (good.route.endsWith("act")) good.body = good.body!.replace('"revision":0', `"revision":${revision}`).replace("s-1.", `s-${n}.`); // prettier-ignore
+    const sent = random() < 0.1 ? good : bentRequest(good, random);
+    const before = rows();
+    const began = performance.now();
+    const { status, text } = await send(all, sent);
+    const took = performance.now() - began;
+    slowest = Math.max(slowest, took);
+    seen[status] = (seen[status] ?? 0) + 1;
+    expect([sent, status < 500 || status === 503 || status === 507, took < 5000]).toEqual([sent, true, true]);
+    if (status >= 400) {
+      expect([sent, rows()]).toEqual([sent, before]);
+      expect([sent, (JSON.parse(text) as { error: string }).error.length > 8]).toEqual([sent, true]);
+    } else if (sent.method === "POST" && sent.route.startsWith("jobs")) {
+      const made = sent.route === "jobs" ? (JSON.parse(text) as StoredJob).id : id;
+      opens(made);
+      if (made !== id) jobStore(database()).remove(made);
+    }
+  }
+  process.stdout.write(`${REQUESTS} bent requests: ${JSON.stringify(seen)}, slowest ${slowest.toFixed(0)} ms, ${(process.memoryUsage().rss / 1e6).toFixed(0)} MB\n`); // prettier-ignore
+  expect(seen["200"]).toBeGreaterThan(REQUESTS / 50);
+  expect(seen["400"]).toBeGreaterThan(REQUESTS / 10);
+}, 3_600_000);
+
+test("a bent job file is refused in words, or what it makes opens everywhere", () => {
+  const random = chance(7);
+  let taken = 0;
+  for (let n = 0; n < FILES; n++) {
+    const file = bent(JOB_FILES[n % JOB_FILES.length], random);
+    let said = "";
+    try {
+      const job = admit(readJob(file));
+      workJob(job);
+      taken++;
+    } catch (e) {
+      said = (e as Error).name;
+    }
+    expect([file, ["", "JobFileError"].includes(said)]).toEqual([file, true]);
+  }
+  process.stdout.write(`${FILES} bent files: ${taken} taken\n`);
+}, 3_600_000);

@@ -1,0 +1,13 @@
+import { buildSync } from "esbuild";
+
+/** Builds the worker as the product is built, so that a test asks real threads. */
+export const workerBuilt = (): void =>
+  void buildSync({
+    entryPoints: ["src/workers/worker.ts"],
+    bundle: true,
+    platform: "node",
+    format: "esm",
+    target: "node20",
+    outfile: "dist/worker.mjs",
+    external: ["highs"],
+  });

@@ -1,0 +1,60 @@
+import { FullError, Turns } from "./turns";
+
+/** Work that ends when it is told to, and says when it began. */
+function works() {
+  const begun: string[] = [];
+  const ends = new Map<string, () => void>();
+  const work = (name: string) => () =>
+    new Promise<void>((resolve) => {
+      begun.push(name);
+      ends.set(name, resolve);
+    });
+  const end = async (name: string) => {
+    ends.get(name)!();
+    await new Promise((r) => setTimeout(r, 0));
+  };
+  return { begun, work, end };
+}
+const settle = () => new Promise((r) => setTimeout(r, 0));
+
+test("first answers come before better ones, and better ones leave a thread to whoever asks next", async () => {
+  const { begun, work, end } = works();
+  const turns = new Turns(2, 9);
+  for (const name of ["better 1", "better 2"]) void turns.enter(() => {}, true).run(0, undefined, work(name));
+  await settle();
+  expect(begun).toEqual(["better 1"]);
+  for (const name of ["first 1", "first 2"]) void turns.enter(() => {}, false).run(0, undefined, work(name));
+  await settle();
+  await end("better 1");
+  expect(begun).toEqual(["better 1", "first 1", "first 2", "better 2"]);
+});
+
+test("a layout of many thicknesses does not keep one of few waiting", async () => {
+  const { begun, work, end } = works();
+  const turns = new Turns(1, 9);
+  const [many, few] = [turns.enter(() => {}, false), turns.enter(() => {}, false)];
+  for (const group of [0, 1, 2]) void many.run(group, undefined, work(`many ${group}`));
+  void few.run(0, undefined, work("few 0"));
+  for (const name of ["many 0", "few 0", "many 1"]) {
+    await settle();
+    await end(name);
+  }
+  expect(begun).toEqual(["many 0", "few 0", "many 1", "many 2"]);
+});
+
+test("each is told its place as it moves up; a full row takes no more, and what is left is free again", async () => {
+  const { work, end } = works();
+  const turns = new Turns(1, 2);
+  const places: Record<string, number[]> = { a: [], b: [], c: [], d: [] };
+  const enter = (name: string) => turns.enter((before) => places[name]!.push(before), false);
+  void enter("a").run(0, undefined, work("a"));
+  await settle();
+  void enter("b").run(0, undefined, work("b"));
+  const c = enter("c");
+  expect(() => enter("d")).toThrow(FullError);
+  await end("a");
+  await settle();
+  expect(places).toEqual({ a: [0], b: [0, 0], c: [1, 0], d: [] });
+  c.leave();
+  expect(() => enter("d")).not.toThrow();
+});

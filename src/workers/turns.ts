@@ -1,0 +1,62 @@
+import PQueue from "p-queue";
+
+/** What is told to one who waits. */
+interface Waiting {
+  /** How many layouts are before this one. */
+  hear(before: number): void;
+  better: boolean;
+}
+
+/**
+ * Who is let to a thread next: everybody's first answer before anybody's better one. Better ones never take every thread, so that
+ * whoever asks now need not wait until others have theirs. Of one layout's groups each waits behind as many of another's.
+ */
+export class Turns {
+  private readonly first: PQueue;
+  private readonly better: PQueue;
+  private readonly waiting = new Set<Waiting>();
+
+  constructor(
+    threads: number,
+    private readonly most: number,
+  ) {
+    this.first = new PQueue({ concurrency: threads });
+    this.better = new PQueue({ concurrency: Math.max(1, threads - 1) });
+  }
+
+  /**
+   * A place in the row for one layout, given up by `leave`; `run` starts one of its groups when it is its turn.
+   * @throws FullError when the row is full
+   */
+  enter(hear: (before: number) => void, better: boolean) {
+    if (!better && this.waiting.size >= this.most) throw new FullError(this.most);
+    const place: Waiting = { hear, better };
+    this.waiting.add(place);
+    this.tell();
+    const leave = () => {
+      if (this.waiting.delete(place)) this.tell();
+    };
+    const run = <T>(group: number, signal: AbortSignal | undefined, work: () => Promise<T>): Promise<T> =>
+      (better ? this.better : this.first).add(
+        () => {
+          leave();
+          return work();
+        },
+        { priority: -group, signal },
+      ) as Promise<T>;
+    return { run, leave };
+  }
+
+  private tell(): void {
+    const row = [...this.waiting].sort((a, b) => Number(a.better) - Number(b.better));
+    row.forEach((w, before) => w.hear(before));
+  }
+}
+
+/** So many wait for a layout that another is not taken on. */
+export class FullError extends Error {
+  override name = "FullError";
+  constructor(most: number) {
+    super(`${most} layouts are waiting already; ask again in a minute`);
+  }
+}
