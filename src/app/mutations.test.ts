@@ -46,6 +46,7 @@ const ACTS: Record<string, object> = {
   "use standard": { standard },
   "use design": { design: { recipe, mark: 1, why: "" } },
   hives: { hives: [hive] },
+  read: { reading: { subject: "rip-1 fence", target: 225e6, value: 224e6, at: "2027-01-05T08:00:00.000Z" } },
   "add lines": { lines: [line, line] },
   pin: { pinned: [pinned] },
   "strike out": { at: 0 },
@@ -73,7 +74,6 @@ function samples(id: string): Sent[] {
     sent("jobs/[id]/layout/[file]", "GET", undefined, { ...of, file: "boards.csv" }),
     ...Object.entries(ACTS).map(([kind, a]) => sent("jobs/[id]/act", "POST", { key: `s-1.${kind.length}`, revision: 0, act: { do: kind, ...a } }, of)), // prettier-ignore
     sent("jobs/[id]/act", "POST", { undo: true }, of),
-    sent("jobs/[id]/measurements", "POST", { subject: "rip-1 fence", target: 225e6, value: 224e6 }, of),
     sent("designs", "GET"),
     sent("designs", "POST", { recipe, why: "x" }),
     sent("designs", "PATCH", { id: "moor-rim", mark: 1, note: "warped" }),
@@ -106,7 +106,7 @@ function opens(id: number): void {
   expect(faults).toEqual([]);
   expect(readJob(JSON.parse(JSON.stringify(writeJob(job))))).toEqual(readJob(writeJob(job)));
 }
-const rows = () => database().prepare("SELECT (SELECT count(*) FROM job) AS jobs, (SELECT sum(revision) FROM job) AS revisions, (SELECT count(*) FROM measurement) AS readings, (SELECT count(*) FROM own_design) AS marks, (SELECT count(*) FROM own_standard) AS standards").get(); // prettier-ignore
+const rows = () => database().prepare("SELECT (SELECT count(*) FROM job) AS jobs, (SELECT sum(revision) FROM job) AS revisions, (SELECT count(*) FROM own_design) AS marks, (SELECT count(*) FROM own_standard) AS standards").get(); // prettier-ignore
 
 test("no bent request takes a route down, refusals change nothing, and what is taken opens", async () => {
   const all = await handlers();

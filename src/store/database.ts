@@ -7,6 +7,8 @@ export type Db = Database.Database;
 /** The migrations' folder, from the project's root, where every command of the project runs. */
 const MIGRATIONS = join(process.cwd(), "src/store/migrations");
 
+const INCREMENTAL = 2;
+
 /**
  * Opens the database and brings it up to date: numbered .sql files, each in one transaction, each once. WAL with full
  * synchronising, so that what was acknowledged survives a kill or a power cut.
@@ -18,6 +20,11 @@ export function openDatabase(file: string): Db {
   db.pragma("synchronous = FULL");
   db.pragma("foreign_keys = ON");
   db.pragma("busy_timeout = 5000");
+  // Room that is given up goes back to the disk; what exists already is set in order once.
+  if (db.pragma("auto_vacuum", { simple: true }) !== INCREMENTAL) {
+    db.pragma(`auto_vacuum = ${INCREMENTAL}`);
+    db.exec("VACUUM");
+  }
   migrate(db);
   return db;
 }

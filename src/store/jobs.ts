@@ -1,9 +1,11 @@
 import { type Act, actText, carryOut } from "@/core/job/acts";
 import { type JobLine, readPieceKey } from "@/core/line/line";
 import type { StockEntry } from "@/core/boards/stock";
-import { emptyJob, type Job, USUAL_WORKSHOP } from "@/core/job/job";
+import { type Job, USUAL_WORKSHOP } from "@/core/job/job";
 import type { StoredJob } from "@/core/job/stored";
 import { admit } from "@/core/trial/trial";
+import { type Change, changesBetween, takenBack } from "@/core/job/change";
+import { jobProblems } from "@/core/job/file";
 import { collides, screenOf } from "@/core/job/collide";
 import { randomUUID } from "node:crypto";
 import type { Db } from "./database";
@@ -37,8 +39,15 @@ function asNow(_key: string, value: unknown): unknown {
 
 /** How many things done to a job are known by their keys. */
 const KEPT_DONE = 5000;
-/** How many acts of a job can be taken back. */
-const KEPT_ACTS = 200;
+/** So far back acts of a job can be taken back. */
+const KEPT_CHANGES = 500;
+
+/** Who asks: the screen, and what was there when it came; without one whoever comes first to hand, who has seen all of it. */
+export interface Screen {
+  name: string;
+  loaded: number;
+}
+const ANYBODY: Screen = { name: "", loaded: Number.MAX_SAFE_INTEGER };
 
 interface JobRow {
   id: number;
@@ -63,8 +72,10 @@ export function jobStore(db: Db) {
       "SELECT item, standard, size, quantity, options FROM job_line WHERE job_id = ? ORDER BY place",
     ),
     stock: db.prepare<[number], { entry: string }>("SELECT entry FROM job_stock WHERE job_id = ? ORDER BY place"),
-    lastAct: db.prepare<[number], { id: number; what: string; before: string }>(
-      "SELECT id, what, before FROM job_act WHERE job_id = ? ORDER BY id DESC LIMIT 1",
+    /** The newest that can be taken back by a screen: of its own, and of what was there when it came. */
+    last: db.prepare<[number, string, string, number], { key: string; what: string; act: string; change: string }>(
+      `SELECT key, what, act, change FROM job_done
+       WHERE job_id = ? AND change IS NOT NULL AND (substr(key, 1, length(?)) = ? OR revision <= ?) ORDER BY revision DESC LIMIT 1`,
     ),
     insertJob: db.prepare(
       "INSERT INTO job (name, units, start, due, data, changed_at) VALUES (@name, @units, @start, @due, @data, @at)",
@@ -78,11 +89,6 @@ export function jobStore(db: Db) {
       "INSERT INTO job_line (job_id, place, item, standard, size, quantity, options) VALUES (?, ?, ?, ?, ?, ?, ?)",
     ),
     insertStock: db.prepare("INSERT INTO job_stock (job_id, place, entry) VALUES (?, ?, ?)"),
-    insertAct: db.prepare("INSERT INTO job_act (job_id, what, before, at) VALUES (?, ?, ?, ?)"),
-    dropAct: db.prepare("DELETE FROM job_act WHERE id = ?"),
-    pruneActs: db.prepare(
-      "DELETE FROM job_act WHERE job_id = ? AND id <= (SELECT id FROM job_act WHERE job_id = ? ORDER BY id DESC LIMIT 1 OFFSET ?)",
-    ),
     remove: db.prepare("DELETE FROM job WHERE id = ?"),
     done: db.prepare<[number, string], { revision: number }>(
       "SELECT revision FROM job_done WHERE job_id = ? AND key = ?",
@@ -90,8 +96,14 @@ export function jobStore(db: Db) {
     doneSince: db.prepare<[number, number], { key: string; act: string | null }>(
       "SELECT key, act FROM job_done WHERE job_id = ? AND revision > ? ORDER BY revision",
     ),
-    insertDone: db.prepare("INSERT INTO job_done (job_id, key, revision, act) VALUES (?, ?, ?, ?)"),
+    insertDone: db.prepare(
+      "INSERT INTO job_done (job_id, key, revision, act, what, change) VALUES (@id, @key, @revision, @act, @what, @change)",
+    ),
     pruneDone: db.prepare("DELETE FROM job_done WHERE job_id = ? AND revision <= ?"),
+    pruneChanges: db.prepare(
+      "UPDATE job_done SET change = NULL WHERE job_id = ? AND revision <= ? AND change IS NOT NULL",
+    ),
+    takeBack: db.prepare("UPDATE job_done SET change = NULL WHERE job_id = ? AND key = ?"),
   };
   /** A transaction that is a writer from its beginning: it waits its turn instead of failing when it comes to write. */
   const writing = <A extends unknown[], R>(run: (...args: A) => R) => {
@@ -117,7 +129,12 @@ export function jobStore(db: Db) {
     job.stock.forEach((s, i) => sql.insertStock.run(id, i, JSON.stringify(s)));
   }
 
-  function load(id: number): StoredJob {
+  const lastOf = (id: number, { name, loaded }: Screen) => {
+    const own = `${name}.`;
+    return sql.last.get(id, own, own, loaded);
+  };
+
+  function load(id: number, screen: Screen = ANYBODY): StoredJob {
     const row = sql.job.get(id);
     if (!row) throw new NoJobError(`there is no job ${id}`);
     const lines = sql.lines
@@ -133,15 +150,17 @@ export function jobStore(db: Db) {
       ...(row.due === null ? {} : { due: row.due }),
       lines,
       stock,
+      readings: rest.readings ?? [],
       workshop: { ...USUAL_WORKSHOP, ...rest.workshop },
     };
-    return { id, revision: row.revision, job, undo: sql.lastAct.get(id)?.what ?? null };
+    return { id, revision: row.revision, job, undo: lastOf(id, screen)?.what ?? null };
   }
 
-  /** What other screens did since a page was drawn up; undefined when that is no longer known, or was an undo. */
+  /** What other screens did since a page was drawn up, an undo as what it undid; undefined when that is no longer known. */
   function elsewhere(id: number, now: number, seen: number, key: string): Act[] | undefined {
     const since = sql.doneSince.all(id, seen);
     const others = since.filter((d) => screenOf(d.key) !== screenOf(key));
+    // An undo of before it kept what it undid, or one of so long ago that it is not known.
     if (since.length !== now - seen || others.some((d) => d.act === null)) return undefined;
     return others.map((d) => JSON.parse(d.act!) as Act);
   }
@@ -155,10 +174,24 @@ export function jobStore(db: Db) {
     throw new StaleError(`${what} elsewhere meanwhile; what is kept there stands`);
   }
 
-  function keep(id: number, key: string, revision: number, act: Act | null): void {
-    sql.insertDone.run(id, key, revision, act && JSON.stringify(act));
+  /** Writes the next state of a job, and what was done by its key. An undo keeps what it undid: it touches the same. */
+  function keep(
+    stored: StoredJob,
+    next: Job,
+    key: string,
+    act: string,
+    what: string | null,
+    change: Change[] | null,
+  ): void {
+    const [id, revision] = [stored.id, stored.revision + 1];
+    sql.updateJob.run({ ...head(next), id });
+    writeParts(id, next);
+    sql.insertDone.run({ id, key, revision, act, what, change: change && JSON.stringify(change) });
     sql.pruneDone.run(id, revision - KEPT_DONE);
+    sql.pruneChanges.run(id, revision - KEPT_CHANGES);
   }
+  const seenBy = (key: string, loaded: number | undefined): Screen =>
+    loaded === undefined ? ANYBODY : { name: screenOf(key), loaded };
 
   return {
     list: () => sql.list.all(),
@@ -170,37 +203,42 @@ export function jobStore(db: Db) {
       return load(id);
     }),
     /**
-     * Does one thing to a job, as it was seen at a revision. Asked again with the same key it is not done again.
+     * Does one thing to a job, as it was seen at a revision. Asked again with the same key it is not done again. `loaded` is the
+     * revision the screen came with: what it may take back besides its own.
      * @throws StaleError, NoJobError, JobFileError; then nothing is changed.
      */
-    act: writing((id: number, seen: number, act: Act, key: string = `${randomUUID()}.0`): StoredJob => {
-      const stored = load(id);
+    act: writing(
+      (id: number, seen: number, act: Act, key: string = `${randomUUID()}.0`, loaded?: number): StoredJob => {
+        const screen = seenBy(key, loaded);
+        const stored = load(id, screen);
+        if (sql.done.get(id, key)) return stored;
+        stands(stored, seen, act, key);
+        const next = admit(carryOut(stored.job, act));
+        keep(stored, next, key, JSON.stringify(act), actText(act, stored.job), changesBetween(stored.job, next));
+        return load(id, screen);
+      },
+    ),
+    /**
+     * Takes back what the screen did last, whatever others did to other things since; with nothing to take back the job stays as it is.
+     * @throws StaleError when what it did is not there any more.
+     */
+    undo: writing((id: number, key: string = `${randomUUID()}.0`, loaded?: number): StoredJob => {
+      const screen = seenBy(key, loaded);
+      const stored = load(id, screen);
       if (sql.done.get(id, key)) return stored;
-      stands(stored, seen, act, key);
-      const next = admit(carryOut(stored.job, act));
-      sql.insertAct.run(id, actText(act, stored.job), JSON.stringify(stored.job), now());
-      sql.pruneActs.run(id, id, KEPT_ACTS);
-      sql.updateJob.run({ ...head(next), id });
-      writeParts(id, next);
-      keep(id, key, stored.revision + 1, act);
-      return load(id);
+      const last = lastOf(id, screen);
+      if (!last) return stored;
+      const before = takenBack(stored.job, JSON.parse(last.change) as Change[]);
+      if (!before || jobProblems(before).length > 0)
+        throw new StaleError(`${last.what} was changed elsewhere meanwhile; it cannot be taken back`);
+      sql.takeBack.run(id, last.key);
+      keep(stored, before, key, last.act, null, null);
+      return load(id, screen);
     }),
-    /** Takes the newest act back; undoing nothing leaves the job as it is. @throws StaleError when another screen did something since. */
-    undo: writing((id: number, seen?: number, key: string = `${randomUUID()}.0`): StoredJob => {
-      const stored = load(id);
-      if (sql.done.get(id, key)) return stored;
-      if (seen !== undefined && elsewhere(id, stored.revision, seen, key)?.length !== 0)
-        throw new StaleError("the job was changed elsewhere meanwhile; there is nothing of yours to take back");
-      const last = sql.lastAct.get(id);
-      if (last) {
-        const before: Job = { ...emptyJob("", "in"), ...(JSON.parse(last.before, asNow) as Job) };
-        sql.updateJob.run({ ...head(before), id });
-        writeParts(id, before);
-        sql.dropAct.run(last.id);
-        keep(id, key, stored.revision + 1, null);
-      }
-      return load(id);
-    }),
-    remove: (id: number) => sql.remove.run(id).changes > 0,
+    remove: (id: number) => {
+      const { changes } = sql.remove.run(id);
+      db.pragma("incremental_vacuum");
+      return changes > 0;
+    },
   };
 }

@@ -13,7 +13,6 @@ import type { Act } from "@/core/job/acts";
 import { emptyJob, type Job } from "@/core/job/job";
 import { openDatabase } from "./database";
 import { NoJobError, StaleError, jobStore } from "./jobs";
-import { measurementStore } from "./measurements";
 
 const job: Job = {
   ...emptyJob("Spring bodies", "in"),
@@ -36,15 +35,10 @@ test("what is kept comes back the same, and every act can be taken back", () => 
   expect(store.undo(id)).toMatchObject({ job, undo: null });
   expect(store.undo(id).job).toEqual(job);
   expect(store.list()).toEqual([expect.objectContaining({ id, lines: 1, pieces: 40 })]);
-  measurementStore(db).add(id, { subject: "stop", target: inch(19, 1, 8), value: inch(19, 9, 64) });
   expect(store.remove(id)).toBe(true);
-  expect(
-    db
-      .prepare(
-        "SELECT (SELECT count(*) FROM job_line) + (SELECT count(*) FROM job_act) + (SELECT count(*) FROM measurement) AS n",
-      )
-      .get(),
-  ).toEqual({ n: 0 });
+  expect(db.prepare("SELECT (SELECT count(*) FROM job_line) + (SELECT count(*) FROM job_done) AS n").get()).toEqual({
+    n: 0,
+  });
 });
 
 const side = {
@@ -76,6 +70,7 @@ const whole: Required<Job> = {
       why: "thinner",
     },
   ],
+  readings: [{ subject: "made 0 depth", target: inch(9, 5, 8), value: inch(9, 1, 2), at: "2027-02-09T10:00:00.000Z" }],
   hives: [{ name: "One", count: 2, begins: USUAL_BEGINNINGS, levels: [{ item: "body", standard: "langstroth-10", size: "deep", options: {}, seasons: ["summer"] }] }], // prettier-ignore
 };
 
@@ -105,10 +100,17 @@ test("a database of before: its jobs come up as they were, pinned pieces and all
       "INSERT INTO job (id, name, units, workshop, standards, pinned, hives, designs, changed_at) VALUES (1, 'Old', 'in', ?, ?, ?, ?, ?, '')",
     )
     .run(...[whole.workshop, whole.standards].map((x) => JSON.stringify(x)), pinned, ...[whole.hives, whole.designs].map((x) => JSON.stringify(x))); // prettier-ignore
+  for (const value of [1, 2]) old.prepare("INSERT INTO measurement (job_id, subject, target, value, at) VALUES (1, 'stop', 3, ?, '2027-02-09T10:00:00.000Z')").run(value); // prettier-ignore
   old.close();
   const { name: _name, start: _start, due: _due, finish: _finish, thickness: _thickness, ...kept } = whole;
   const now = openDatabase(file);
-  expect(jobStore(now).load(1).job).toEqual({ ...kept, name: "Old", lines: [], stock: [] });
+  expect(jobStore(now).load(1).job).toEqual({
+    ...kept,
+    name: "Old",
+    lines: [],
+    stock: [],
+    readings: [2, 1].map((value) => ({ subject: "stop", target: 3, value, at: "2027-02-09T10:00:00.000Z" })),
+  });
   now.close();
   rmSync(dir, { recursive: true });
 });
@@ -128,7 +130,7 @@ test("asked again with the same key, an act and an undo are answered and not don
   const add: Act = { do: "add line", line: job.lines[0]! };
   for (let i = 0; i < 3; i++)
     expect(store.act(id, 0, add, "one.1")).toMatchObject({ revision: 1, job: { lines: [{}, {}] } });
-  for (let i = 0; i < 3; i++) expect(store.undo(id, 1, "one.2")).toMatchObject({ revision: 2, job });
+  for (let i = 0; i < 3; i++) expect(store.undo(id, "one.2")).toMatchObject({ revision: 2, job });
   // Taken back, it is still known: the late twin of its request does nothing.
   expect(store.act(id, 0, add, "one.1")).toMatchObject({ revision: 2, job });
 });
@@ -145,10 +147,47 @@ test("two screens: what touches another thing is done to the newer job, what tou
   expect(() => store.act(id, 0, quantity(0, 99), "right.3")).toThrow(/body: quantity was changed elsewhere/);
   store.act(id, 4, { do: "remove line", at: 0 }, "left.3");
   expect(() => store.act(id, 4, quantity(1, 5), "right.4")).toThrow(/take out body was changed elsewhere/);
-  // A screen takes back what it did last, and not what another did since.
-  expect(() => store.undo(id, 4, "right.5")).toThrow(StaleError);
-  expect(store.undo(id, 5, "left.4").job.lines).toHaveLength(2);
-  expect(() => store.act(id, 5, { do: "name", name: "x" }, "right.6")).toThrow(/the job was changed elsewhere/);
+  // An undo touches what it undid, and nothing else.
+  expect(store.undo(id, "left.4", 0).job.lines).toHaveLength(2);
+  expect(() => store.act(id, 5, quantity(1, 5), "right.5")).toThrow(/take out body was changed elsewhere/);
+  expect(store.act(id, 5, { do: "name", name: "x" }, "right.6").job.name).toBe("x");
+});
+
+test("undo takes back what this screen did last, whatever others did to other things since, and nobody else's", () => {
+  const store = jobStore(openDatabase(":memory:"));
+  const { id } = store.create({ ...job, lines: [job.lines[0]!, { ...job.lines[0]!, size: "medium" }] });
+  const quantity = (at: number, n: number): Act => ({ do: "change line", at, to: { quantity: n } });
+  const lines = () => store.load(id).job.lines.map((l) => `${l.size} ${l.quantity}`);
+  store.act(id, 0, { do: "name", name: "Before" }, "old.1", 0);
+  store.act(id, 1, quantity(0, 11), "left.1", 1);
+  store.act(id, 2, quantity(1, 21), "right.1", 1);
+  // Left's line moves up one place, and is found there.
+  store.act(id, 3, { do: "add line", line: job.lines[0]! }, "right.2", 1);
+  expect(store.load(id, { name: "left", loaded: 1 }).undo).toBe("body: quantity");
+  expect(store.undo(id, "left.2", 1).job.lines.map((l) => l.quantity)).toEqual([40, 21, 40]);
+  // Next is what was there when the screen came, but not what right did.
+  expect(store.undo(id, "left.3", 1)).toMatchObject({ job: { name: "Spring bodies" }, undo: null });
+  expect(store.undo(id, "left.4", 1).job.lines).toHaveLength(3);
+  store.act(id, 6, quantity(1, 99), "left.5", 1);
+  store.undo(id, "right.3", 1);
+  expect(() => store.undo(id, "right.4", 1)).toThrow(/was changed elsewhere meanwhile; it cannot be taken back/);
+  expect(lines()).toEqual(["deep 40", "medium 99"]);
+});
+
+test("what a thousand acts left behind is small, and a job taken away gives its room back", () => {
+  const dir = mkdtempSync(join(tmpdir(), "rundik-room-"));
+  const db = openDatabase(join(dir, "jobs.db"));
+  const store = jobStore(db);
+  const { id } = store.create({ ...job, lines: Array.from({ length: 300 }, () => job.lines[0]!) });
+  const pages = () => db.pragma("page_count", { simple: true }) as number;
+  const empty = pages();
+  for (let n = 1; n <= 400; n++) store.act(id, n - 1, { do: "change line", at: n % 300, to: { quantity: n } });
+  // A whole job in each row would be 40 kB an act: more than 4,000 pages.
+  expect(pages() - empty).toBeLessThan(120);
+  store.remove(id);
+  expect(pages()).toBeLessThan(empty);
+  db.close();
+  rmSync(dir, { recursive: true });
 });
 
 test("a full disk is said, keeps what was there, and is over when there is room again", () => {

@@ -34,6 +34,7 @@ const metric: Job = {
   ],
   standards: [ownStandard],
   designs: [{ recipe: ownRecipe, mark: 1, why: "" }],
+  readings: [{ subject: "made 0 depth", target: mm(225), value: mm(224.5), at: "2027-01-05T08:00:00.000Z" }],
   hives: [{ name: "stand", count: 2, begins, levels: [{ item: "body", standard: "heath", size: "brood", options: {} }, { measured: box, seasons: ["winter"] }] }], // prettier-ignore
 };
 const inches: Job = {

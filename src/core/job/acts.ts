@@ -12,6 +12,7 @@ import { lengthWithUnit } from "@/core/length/format";
 import { standardOf } from "@/core/standards/own";
 import { jobProblems } from "./file";
 import { FINISHES, inUnits, type Job } from "./job";
+import { MOST_READINGS, readingSchema, readingsWithoutLine } from "@/core/judge/reading";
 import { JobFileError } from "@/core/problem/problem";
 import { shapeOfLine } from "@/core/line/shapes";
 
@@ -36,6 +37,7 @@ export const actSchema = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("use standard"), standard: standardSchema }),
   z.strictObject({ do: z.literal("use design"), design: designSchema.pick({ recipe: true, mark: true, why: true }) }),
   z.strictObject({ do: z.literal("hives"), hives: z.array(hiveSchema).max(MOST_HIVES) }),
+  z.strictObject({ do: z.literal("read"), reading: readingSchema }),
   z.strictObject({ do: z.literal("add lines"), lines: z.array(jobLineSchema).min(1).max(100) }),
   z.strictObject({ do: z.literal("pin"), pinned: z.array(pinnedSchema).max(500) }),
   z.strictObject({ do: z.literal("strike out"), at: index }),
@@ -104,7 +106,12 @@ export function apply(job: Job, act: Act): Job {
       return { ...job, lines: [...job.lines, ...act.lines] };
     case "remove line":
       line(act.at);
-      return { ...job, lines: job.lines.filter((_, i) => i !== act.at), pinned: withoutLine(job.pinned, act.at) };
+      return {
+        ...job,
+        lines: job.lines.filter((_, i) => i !== act.at),
+        pinned: withoutLine(job.pinned, act.at),
+        readings: readingsWithoutLine(job.readings, act.at),
+      };
     case "change line": {
       const old = line(act.at);
       const to = { ...old, ...act.to };
@@ -142,6 +149,8 @@ export function apply(job: Job, act: Act): Job {
       };
     case "pin":
       return { ...job, pinned: act.pinned };
+    case "read":
+      return { ...job, readings: [act.reading, ...job.readings].slice(0, MOST_READINGS) };
     case "strike out": {
       const board = boardAt(act.at);
       return { ...job, stock: put(job.stock, act.at, { ...board, struck: (board.struck ?? 0) + 1 }) };
@@ -240,6 +249,8 @@ export function actText(act: Act, job: Job): string {
       return `use ${act.standard.name}`;
     case "add lines":
       return `add ${act.lines.length} lines`;
+    case "read":
+      return "reading";
     default:
       return act.do;
   }

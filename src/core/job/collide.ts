@@ -24,7 +24,7 @@ export function touches(act: Act): string[] {
     case "option":
       return [`line ${act.at} ${act.name}`];
     case "remove line":
-      return ["line"];
+      return ["line", "reading"];
     case "change stock":
     case "strike out":
     case "resaw":
@@ -32,6 +32,8 @@ export function touches(act: Act): string[] {
       return [`stock ${act.at}`];
     case "remove stock":
       return ["stock"];
+    case "read":
+      return [`reading ${act.reading.subject}`];
     case "use standard":
       return [`standard ${act.standard.id}`];
     case "use design":

@@ -17,6 +17,7 @@ import { STANDARDS } from "@/core/standards";
 import { standardOf, standardProblems } from "@/core/standards/own";
 import { type Standard, standardSchema } from "@/core/standards/standard";
 import { FINISHES, type Job, LIMITS, USUAL_WORKSHOP } from "./job";
+import { MOST_READINGS, readingSchema } from "@/core/judge/reading";
 import { JobFileError, meant, type Problem } from "@/core/problem/problem";
 import type { LaidPiece } from "@/core/boards/laid";
 import { shapeOfLine } from "@/core/line/shapes";
@@ -135,6 +136,9 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
         }
       : {}),
     ...(job.hives.length > 0 ? { hives: job.hives.map((h) => ({ ...h, levels: h.levels.map(writeLevel) })) } : {}),
+    ...(job.readings.length > 0
+      ? { readings: job.readings.map((r) => ({ ...r, target: length(r.target), value: length(r.value) })) }
+      : {}),
     workshop: {
       kerf: length(kerf),
       endTrim: length(endTrim),
@@ -437,6 +441,10 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
     designs: z.array(design).max(MOST_DESIGNS).default([]),
     pinned: z.array(pinned).max(LIMITS.stock).default([]),
     hives: z.array(hive).max(MOST_HIVES).default([]),
+    readings: z
+      .array(strict({ ...readingSchema.shape, target: length, value: length }))
+      .max(MOST_READINGS)
+      .default([]),
     workshop: workshop.default(usual),
   })
     .superRefine((j, ctx) => {

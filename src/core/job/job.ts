@@ -4,6 +4,7 @@ import type { Design } from "@/core/designs/design";
 import type { Hive } from "@/core/hive/hive";
 import type { Weighing } from "@/core/layout/request";
 import type { Saw } from "@/core/boards/saw";
+import type { Reading } from "@/core/judge/reading";
 import type { StockEntry } from "@/core/boards/stock";
 import type { JobLine } from "@/core/line/line";
 import type { Standard } from "@/core/standards/standard";
@@ -32,6 +33,8 @@ export interface Job {
   designs: Design[];
   /** Whole hives, from the ground up: what lines are made from. */
   hives: Hive[];
+  /** What gauges and tapes read, the newest first. */
+  readings: Reading[];
 }
 
 /** How the shop works: what the saw takes, who is there when, what glue it takes. Minutes of a day from midnight. */
@@ -97,5 +100,6 @@ export const emptyJob = (name: string, units: Units): Job => ({
   pinned: [],
   designs: [],
   hives: [],
+  readings: [],
   workshop: USUAL_WORKSHOP,
 });

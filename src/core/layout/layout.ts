@@ -224,9 +224,22 @@ function withPins(solved: GroupLayout, pins: Held[], request: LayoutRequest): Gr
   };
 }
 
-/** What is laid out has no price, or not all of it: its cost is a stand-in. */
-export const isUnpriced = (r: LayoutResult): boolean =>
-  r.groups.some(({ result }) => result.layouts.some((l) => r.request.stock[l.stock]!.unpriced));
+/**
+ * What a layout costs in money, and the least it could: what lies in the yard costs none. Undefined where something to buy has no
+ * price, or nothing is bought: then wood is all it is weighed by.
+ */
+export function moneyOf(r: LayoutResult): { cost: number; bound: number } | undefined {
+  const { stock } = r.request;
+  const used = allLayouts(r).map(({ layout }) => ({ repeat: layout.repeat, board: stock[layout.stock]! }));
+  if (used.some(({ board }) => board.unpriced && board.source === "buy")) return undefined;
+  if (!used.some(({ board }) => board.source === "buy")) return undefined;
+  // A group that weighs the yard too is bounded in wood; in money nothing is known of it but that it costs no less than nothing.
+  const inMoney = r.groups.filter(({ group }) => !group.stock.some((i) => stock[i]!.unpriced));
+  return {
+    cost: added(used.map(({ repeat, board }) => (board.unpriced ? 0 : repeat * board.price))),
+    bound: added(inMoney.map(({ result }) => result.boundCost)),
+  };
+}
 
 /** How far above the least its cost can be, as a part of it: 0.02 is two in a hundred. */
 export const aboveBound = (r: LayoutResult): number => (r.cost > 0 ? Math.max(0, r.cost - r.boundCost) / r.cost : 0);

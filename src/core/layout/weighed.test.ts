@@ -3,7 +3,8 @@ import { emptyJob } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { orderOf } from "@/core/order/order";
 import { layoutRequest } from "@/core/job/ask";
-import { layOut } from "./layout";
+import type { BoardStock } from "@/core/boards/stock";
+import { allLayouts, layOut, moneyOf } from "./layout";
 import { board } from "./tests/samples";
 import { weighed } from "./weighed";
 
@@ -32,5 +33,22 @@ describe("boards without a price", () => {
     const prices = bare.order.lines.filter((l) => l.unit === "board").map((l) => l.price);
     expect(new Set(prices)).toEqual(new Set([null]));
     expect(bare.order.total).toBe(0);
+  });
+});
+
+describe("boards in the yard", () => {
+  const yard = (o: Partial<BoardStock> = {}) => board({ source: "yard", price: 0, available: 60, ...o });
+  const laid = (stock: BoardStock[]) =>
+    layOut(layoutRequest(workJob({ ...emptyJob("x", "in"), lines: [{ item: "body", standard: "langstroth-10", size: "deep", quantity: 43, options: {} }], stock })), () => 0); // prettier-ignore
+  test("are as few as if each were bought, where nothing is; and cost no money", () => {
+    const [free, bought] = [laid([yard()]), laid([board()])];
+    expect(free.count).toBe(bought.count);
+    expect([moneyOf(free), moneyOf(bought)]).toEqual([undefined, { cost: bought.cost, bound: bought.boundCost }]);
+  });
+  test("are used before what is bought of their kind, and what is bought is all that costs", () => {
+    const mixed = laid([yard({ available: 5 }), board({ price: 10 })]);
+    const count = (stock: number) => allLayouts(mixed).reduce((n, { layout }) => n + (layout.stock === stock ? layout.repeat : 0), 0); // prettier-ignore
+    expect(count(0)).toBe(5);
+    expect(moneyOf(mixed)!.cost).toBeCloseTo(10 * count(1), 6);
   });
 });

@@ -23,7 +23,7 @@ afterEach(() => {
 });
 
 const open = () => {
-  const { result } = renderHook(() => useOpenJob(server.kept, [], { standards: [], designs: [] }));
+  const { result } = renderHook(() => useOpenJob(server.kept, { standards: [], designs: [] }));
   return () => result.current.desk;
 };
 const setQuantity = (at: number, quantity: number): Act => ({ do: "change line", at, to: { quantity } });
@@ -55,7 +55,7 @@ test("while the server is out nothing is lost: all of it waits, is said, and is 
   server.out = true;
   await act(async () => desk().act(setQuantity(0, 11)));
   await act(async () => desk().act(setQuantity(1, 21)));
-  expect(desk().keeping).toMatchObject({ waiting: 2, held: "the server does not answer", trouble: null });
+  expect(desk().keeping).toMatchObject({ waiting: 2, held: "the server does not answer" });
   expect(quantities(desk().job)).toEqual([11, 21]);
   const leaving = new Event("beforeunload", { cancelable: true });
   window.dispatchEvent(leaving);
@@ -68,7 +68,7 @@ test("while the server is out nothing is lost: all of it waits, is said, and is 
 
 test("what waits is tried on after its page is left", async () => {
   jest.useFakeTimers();
-  const { result, unmount } = renderHook(() => useOpenJob(server.kept, [], { standards: [], designs: [] }));
+  const { result, unmount } = renderHook(() => useOpenJob(server.kept, { standards: [], designs: [] }));
   server.out = true;
   await act(async () => result.current.desk.act(setQuantity(0, 11)));
   unmount();
@@ -115,13 +115,18 @@ test("taken back: the page then shows what is kept, with what was done since on 
   expect(desk().job).toEqual(server.kept.job);
 });
 
-test("undo takes back what this page has seen, not what somebody else has done since", async () => {
+test("undo takes back what this page did, not what somebody else has done since; where that is not there any more it says so", async () => {
   const desk = open();
   await act(async () => desk().act(setQuantity(0, 11)));
   server.elsewhere(setQuantity(1, 99));
   await act(async () => desk().undo());
   await settled(desk);
-  expect(quantities(server.kept.job)).toEqual([11, 99]);
+  expect(quantities(server.kept.job)).toEqual([10, 99]);
+  await act(async () => desk().act(setQuantity(0, 12)));
+  server.elsewhere(setQuantity(0, 13));
+  await act(async () => desk().undo());
+  await settled(desk);
+  expect(quantities(server.kept.job)).toEqual([13, 99]);
   expect(desk().keeping.dropped).toMatchObject([{ what: { undo: true }, why: "the job was changed elsewhere" }]);
   expect(desk().job).toEqual(server.kept.job);
 });

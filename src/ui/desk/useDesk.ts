@@ -12,7 +12,7 @@ import type { Design, MakersOwn } from "@/core/designs/design";
 import type { Standard } from "@/core/standards/standard";
 import { layoutRequest } from "@/core/job/ask";
 import { type Plan, planOf } from "@/core/plan/plan";
-import type { Measurement } from "@/core/judge/reading";
+import type { Reading } from "@/core/judge/reading";
 import type { StoredJob } from "@/core/job/stored";
 import { askServer } from "@/ui/parts/askServer";
 import { type Moves, movesBetween } from "./moves";
@@ -52,8 +52,8 @@ export interface Desk {
   designs: Design[];
   /** The maker's newest marks. */
   newest: Design[];
-  measurements: Measurement[];
-  measure(m: Omit<Measurement, "at">): Promise<void>;
+  /** Keeps what a gauge or tape reads. */
+  measure(m: Omit<Reading, "at">): void;
 }
 
 /** What hangs on the layout. Apart from the desk, so that its coming and going does not redraw what does not show it. */
@@ -107,7 +107,6 @@ function takenUp(act: Act, job: Job, standards: Standard[], designs: Design[]): 
 /** Opens a job: local state that answers at once, acts sent to the server one after another. */
 export function useOpenJob(
   stored: StoredJob,
-  readings: Measurement[],
   { standards: own, designs: newest }: MakersOwn,
 ): { desk: Desk; laid: Laid } {
   const [job, setJob] = useState(stored.job);
@@ -116,7 +115,6 @@ export function useOpenJob(
   const [line, setLine] = useState(0);
   const [lit, light] = useState<Lit | null>(null);
   const [moves, setMoves] = useState<Moves>(new Map());
-  const [measurements, setMeasurements] = useState(readings);
   const latest = useRef(job);
   useEffect(() => {
     latest.current = job;
@@ -142,6 +140,22 @@ export function useOpenJob(
     }
   }, []);
 
+  const act = useCallback(
+    (act: Act, field?: string) => {
+      setDraft(null);
+      for (const take of takenUp(act, latest.current, own, newest)) {
+        latest.current = preview(latest.current, take);
+        send({ act: take });
+      }
+      carry(carryOut, act, field, (next) => {
+        setJob(next);
+        latest.current = next;
+        send({ act });
+      });
+    },
+    [own, newest, carry, send],
+  );
+
   const desk = useMemo(
     (): Desk => ({
       id: stored.id,
@@ -159,18 +173,7 @@ export function useOpenJob(
       lit,
       light,
       moves,
-      act: (act, field) => {
-        setDraft(null);
-        for (const take of takenUp(act, latest.current, own, newest)) {
-          latest.current = preview(latest.current, take);
-          send({ act: take });
-        }
-        carry(carryOut, act, field, (next) => {
-          setJob(next);
-          latest.current = next;
-          send({ act });
-        });
-      },
+      act,
       try: (act, field) => carry(preview, act, field, setDraft),
       untry: () => {
         setDraft(null);
@@ -186,18 +189,9 @@ export function useOpenJob(
       standards: [...STANDARDS, ...shown.standards, ...own.filter((s) => !shown.standards.some((x) => x.id === s.id))],
       designs: [...shown.designs, ...newest.filter((d) => !shown.designs.some((x) => x.recipe.id === d.recipe.id))],
       newest,
-      measurements,
-      measure: async (m) => {
-        try {
-          setMeasurements(
-            await askServer<Measurement[]>(`/api/jobs/${stored.id}/measurements`, { method: "POST", body: m }),
-          );
-        } catch (e) {
-          keeping.say(`The reading was not kept: ${(e as Error).message}.`);
-        }
-      },
+      measure: (m) => act({ do: "read", reading: { ...m, at: new Date().toISOString() } }, "reading"),
     }),
-    [stored.id, shown, worked, problem, keeping, line, lit, moves, measurements, own, newest, carry, send],
+    [stored.id, shown, worked, problem, keeping, line, lit, moves, own, newest, carry, send, act],
   );
 
   // What hangs on the layout follows when the page has been drawn, so that typing is never held up by it.

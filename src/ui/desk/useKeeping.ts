@@ -22,15 +22,12 @@ export interface Keeping {
   held: string | null;
   /** What was not kept, and why. */
   dropped: Dropped[];
-  /** Something else that was not kept. */
-  trouble: string | null;
   /** What `undo` would take back. */
   undoes: string | null;
   send(what: Sent): void;
   again(): void;
   /** What was dropped has been seen, or is done again. */
   seen(): void;
-  say(trouble: string | null): void;
 }
 
 const RETRY = 4000;
@@ -46,7 +43,6 @@ const LEFT_BEHIND = 15_000;
 export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keeping {
   const [state, setState] = useState<Pick<Keeping, "waiting" | "held">>({ waiting: 0, held: null });
   const [dropped, setDropped] = useState<Dropped[]>([]);
-  const [trouble, say] = useState<string | null>(null);
   const [undoes, setUndoes] = useState(stored.undo);
   const pending = useRef<Waiting[]>([]);
   /** The job as it was last taken from the server, which all that waits was done on; and the newest it is known to have. */
@@ -71,8 +67,9 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
     try {
       for (let next = pending.current[0]; next; next = pending.current[0]) {
         const { key, seen, what } = next;
-        const reply = await ask(stored.id, "/act", { key, revision: seen, ...what });
-        const kept = "error" in reply ? await ask(stored.id) : reply;
+        const reply = await ask(stored.id, "/act", { key, loaded: stored.revision, revision: seen, ...what });
+        const kept =
+          "error" in reply ? await ask(stored.id, `?screen=${screenName()}&loaded=${stored.revision}`) : reply;
         done(next);
         if ("error" in reply) {
           const lost = [next, ...pending.current.filter((p) => standsOn(p.what, what))];
@@ -100,7 +97,7 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
     } finally {
       busy.current = false;
     }
-  }, [stored.id, adopt, done]);
+  }, [stored.id, stored.revision, adopt, done]);
   useEffect(() => {
     onward.current = () => void again();
   }, [again]);
@@ -148,8 +145,8 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
   }, [state.held]);
 
   return useMemo(
-    () => ({ ...state, dropped, trouble, undoes, send, again: () => void again(), seen: () => setDropped([]), say }),
-    [state, dropped, trouble, undoes, send, again],
+    () => ({ ...state, dropped, undoes, send, again: () => void again(), seen: () => setDropped([]) }),
+    [state, dropped, undoes, send, again],
   );
 }
 

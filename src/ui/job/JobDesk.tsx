@@ -2,7 +2,6 @@
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { type ComponentType, memo, useCallback, useEffect, useState } from "react";
-import type { Measurement } from "@/core/judge/reading";
 import { actText } from "@/core/job/acts";
 import type { StoredJob } from "@/core/job/stored";
 import type { MakersOwn } from "@/core/designs/design";
@@ -24,16 +23,8 @@ const DRAWN = Object.fromEntries(Object.values(PAGES).map(({ id, Page }) => [id,
 >;
 
 /** The open job: its six stations, keys 1–6, and what goes with every station. */
-export function JobDesk({
-  stored,
-  measurements,
-  own,
-}: {
-  stored: StoredJob;
-  measurements: Measurement[];
-  own: MakersOwn;
-}) {
-  const { desk, laid } = useOpenJob(stored, measurements, own);
+export function JobDesk({ stored, own }: { stored: StoredJob; own: MakersOwn }) {
+  const { desk, laid } = useOpenJob(stored, own);
   const path = usePathname().split("/").at(-1)!;
   const here: PageId = path in PAGES ? (path as PageId) : "shape";
   const [showing, setShowing] = useState(false);
@@ -69,7 +60,7 @@ export function JobDesk({
 
 /** What was not kept, and what still waits to be. */
 function Troubles({ desk }: { desk: Desk }) {
-  const { held, waiting, trouble, dropped, again, seen, say } = desk.keeping;
+  const { held, waiting, dropped, again, seen } = desk.keeping;
   const alert = "no-print mx-5 mt-2 flex flex-wrap items-baseline gap-x-4 border-l-8 border-madder bg-white px-3 py-2";
   // What names a line by its place may mean another by now: that is said, and left to be done anew.
   const acts = dropped.flatMap((d) => ("act" in d.what && !("at" in d.what.act) ? [d.what.act] : []));
@@ -109,14 +100,6 @@ function Troubles({ desk }: { desk: Desk }) {
             leave it
           </button>
         </div>
-      )}
-      {trouble && (
-        <p role="alert" className={alert}>
-          <span className="flex-1">{trouble}</span>
-          <button className="quiet" onClick={() => say(null)}>
-            seen
-          </button>
-        </p>
       )}
     </>
   );

@@ -54,7 +54,7 @@ export function Buy() {
                     </span>
                   )}
                 </td>
-                <td className="font-mono">
+                <td className="font-mono whitespace-nowrap">
                   {l.unit === "board" ? "" : l.packs.map((p) => `${p.count} × ${p.size}`).join(" + ")}
                 </td>
                 <td className="text-right font-mono">

@@ -7,7 +7,7 @@ import { type Length } from "@/core/length/length";
 import { fitMade, type Made, MADE_BODY, MADE_FRAME, MADE_LABELS, type MadeName } from "@/core/fit/made";
 import type { WorkedLine } from "@/core/line/shapes";
 import type { Plan } from "@/core/plan/plan";
-import { judgeReading, TOLERANCE } from "@/core/judge/reading";
+import { judgeReading, madeSubject, TOLERANCE } from "@/core/judge/reading";
 import { useDesk, useLaid } from "@/ui/desk/useDesk";
 import { LengthField } from "@/ui/parts/LengthField";
 import { Dries } from "@/ui/parts/Dries";
@@ -120,9 +120,9 @@ function MadePieces() {
 }
 
 function MadeBox({ line }: { line: WorkedLine }) {
-  const { worked, job, measurements, measure } = useDesk();
-  const subject = (name: MadeName) => `made ${line.at} ${name}`;
-  const reading = (name: MadeName) => measurements.find((m) => m.subject === subject(name))?.value;
+  const { worked, job, measure } = useDesk();
+  const subject = (name: MadeName) => madeSubject(line.at, name);
+  const reading = (name: MadeName) => job.readings.find((m) => m.subject === subject(name))?.value;
   const made = Object.fromEntries(
     [...MADE_BODY, ...MADE_FRAME].flatMap((n) => (reading(n) === undefined ? [] : [[n, reading(n)]])),
   ) as Made;
@@ -150,7 +150,7 @@ function MadeBox({ line }: { line: WorkedLine }) {
                     usual={reading(name) === undefined}
                     units={job.units}
                     label={`Measured ${MADE_LABELS[name]} of ${line.shape.title}`}
-                    onSettle={(value) => void measure({ subject: subject(name), target, value })}
+                    onSettle={(value) => measure({ subject: subject(name), target, value })}
                     className="w-24"
                   />
                 </td>
@@ -184,8 +184,8 @@ function MadeBox({ line }: { line: WorkedLine }) {
 }
 
 function Check({ s }: { s: Subject }) {
-  const { measurements, measure, job } = useDesk();
-  const last = measurements.find((m) => m.subject === s.id && m.target === s.target);
+  const { measure, job } = useDesk();
+  const last = job.readings.find((m) => m.subject === s.id && m.target === s.target);
   const [typed, setTyped] = useState<Length | null>(null);
   const judged = last ? judgeReading(s.target, last.value, s.tolerance, job.units, s.moves) : null;
   return (
@@ -200,15 +200,15 @@ function Check({ s }: { s: Subject }) {
       <td className="text-right whitespace-nowrap">
         <LengthField
           key={last?.at}
-          value={typed ?? last?.value ?? s.target}
-          usual={!last}
+          value={typed ?? last?.value ?? null}
+          empty="reading"
           units={job.units}
           label={`Reading of ${s.name}`}
           onType={setTyped}
           onGiveUp={() => setTyped(null)}
           onSettle={(value) => {
             setTyped(null);
-            void measure({ subject: s.id, target: s.target, value });
+            measure({ subject: s.id, target: s.target, value });
           }}
           className="w-24"
         />
@@ -231,8 +231,6 @@ export const prove = {
   key: "6",
   name: "Prove",
   waits: "layout",
-  state: ({ measurements }) => ({
-    text: measurements.length > 0 ? count(measurements.length, "reading") : "nothing measured",
-  }),
+  state: ({ job }) => ({ text: job.readings.length > 0 ? count(job.readings.length, "reading") : "nothing measured" }),
   Page: Prove,
 } as const satisfies Station;

@@ -45,7 +45,7 @@ function open(o: Partial<Job>, layout: Partial<Laid["layout"]> = {}): [Desk, Lai
     order: orderOf(worked, result),
     ...(job.start ? { plan: planOf(worked, result) } : {}),
   };
-  return [{ job, worked, measurements: [] as Desk["measurements"] } as Desk, laid];
+  return [{ job, worked } as Desk, laid];
 }
 const states = (...of: [Desk, Laid]) => STATIONS.map((s) => stationState(s, ...of));
 

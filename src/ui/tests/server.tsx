@@ -1,4 +1,5 @@
 import { type Act, carryOut } from "@/core/job/acts";
+import { type Change, changesBetween, takenBack } from "@/core/job/change";
 import { collides, screenOf } from "@/core/job/collide";
 import { ReadableStream, TextDecoderStream } from "node:stream/web";
 import { TextEncoder } from "node:util";
@@ -17,10 +18,9 @@ export class Server {
   kept: StoredJob;
   out = false;
   seen: Asked[] = [];
-  readings: object[] = [];
   private let: (() => void)[] = [];
   private holding = false;
-  private before: Job[] = [];
+  private changes: Change[][] = [];
   private done: { key: string; revision: number; act: Act | null }[] = [];
   /** So many replies get lost: what was asked is done, and nobody hears of it. */
   lose = 0;
@@ -47,24 +47,26 @@ export class Server {
     if (this.holding) await new Promise<void>((go) => this.let.push(go));
     if (this.out) throw new TypeError("fetch failed");
     if (url.startsWith("/api/layout")) return init?.method === "DELETE" ? {} : this.layout(init!);
-    if (url.endsWith("/measurements")) {
-      this.readings.unshift({ ...(JSON.parse(init!.body) as object), at: `${this.readings.length}` });
-      return says(200, this.readings);
-    }
     if (!url.endsWith("/act")) return says(200, this.kept);
     const asked = JSON.parse(init!.body) as Asked;
     this.seen.push(asked);
     const { kept } = this;
     if (this.done.some((d) => d.key === asked.key)) return says(200, kept);
-    const others = this.done.filter((d) => d.revision > asked.revision && screenOf(d.key) !== screenOf(asked.key));
-    if ("undo" in asked ? others.length > 0 : others.some((d) => d.act && collides(d.act, asked.act)))
+    if ("undo" in asked) {
+      const job = takenBack(kept.job, this.changes.pop() ?? []);
+      if (!job) return says(409, { error: "the job was changed elsewhere" });
+      this.kept = { ...kept, revision: kept.revision + 1, job, undo: null };
+    } else if (
+      this.done.some(
+        (d) =>
+          d.revision > asked.revision && screenOf(d.key) !== screenOf(asked.key) && d.act && collides(d.act, asked.act),
+      )
+    )
       return says(409, { error: "the job was changed elsewhere" });
-    if ("undo" in asked)
-      this.kept = { ...kept, revision: kept.revision + 1, job: this.before.pop() ?? kept.job, undo: null };
     else
       try {
         this.kept = { ...kept, revision: kept.revision + 1, job: carryOut(kept.job, asked.act), undo: asked.act.do };
-        this.before.push(kept.job);
+        this.changes.push(changesBetween(kept.job, this.kept.job));
       } catch (e) {
         return says(422, { error: (e as Error).message });
       }
@@ -91,18 +93,15 @@ const says = (status: number, json: unknown) => ({ ok: status < 400, status, jso
 
 /** A station with the job open around it. */
 export function Open({ server, station: Station }: { server: Server; station: ComponentType }) {
-  const { desk, laid } = useOpenJob(server.kept, [], { standards: [], designs: [] });
+  const { desk, laid } = useOpenJob(server.kept, { standards: [], designs: [] });
   return (
     <DeskProvider value={desk}>
       <LaidProvider value={laid}>
-        {[desk.keeping.trouble, ...desk.keeping.dropped.map((d) => d.why)].map(
-          (said) =>
-            said && (
-              <p role="alert" key={said}>
-                {said}
-              </p>
-            ),
-        )}
+        {desk.keeping.dropped.map(({ why }) => (
+          <p role="alert" key={why}>
+            {why}
+          </p>
+        ))}
         <Station />
       </LaidProvider>
     </DeskProvider>

@@ -2,11 +2,12 @@
 import type { Station } from "@/ui/desk/station";
 import { pieceKey } from "@/core/line/line";
 import { useMemo } from "react";
-import { aboveBound, allLayouts, isUnpriced, type LayoutResult, STYLES } from "@/core/layout/layout";
+import { aboveBound, allLayouts, type LayoutResult, moneyOf, STYLES } from "@/core/layout/layout";
 import { layoutRequest } from "@/core/job/ask";
 import { groups } from "@/core/layout/request";
 import { missingText } from "@/core/layout/missing";
 import { inch } from "@/core/length/length";
+import { weighed } from "@/core/layout/weighed";
 import { useDesk, useLaid } from "@/ui/desk/useDesk";
 import { LayoutList } from "@/ui/stations/lay-out/LayoutList";
 import { Reasons } from "@/ui/stations/lay-out/Reasons";
@@ -89,7 +90,7 @@ function Headline() {
   const { job } = useDesk();
   const { result, progress } = layout;
   // Nothing is said in money while boards have no price.
-  const bare = job.stock.some((s) => s.form !== "pack" && s.source === "buy" && s.price === 0);
+  const bare = weighed(job.stock.filter((s) => s.form !== "pack")).some((s) => s.unpriced);
   const forMoney = (amount: number) => (bare ? "" : ` for ${money(amount)}`);
   const atLeast = (bound: number) => (bare ? "" : `, at least ${money(bound)}`);
   if (layout.state === "failed")
@@ -143,33 +144,33 @@ function Headline() {
       </p>
     );
   const style = STYLES[result.boundStyle];
+  const paid = moneyOf(result);
+  const byWood = paid === undefined && result.boundCount !== result.count;
   const lost = result.stockArea > 0 ? 1 - result.partsArea / result.stockArea : 0;
   return (
     <p className="mb-2 text-[1.13rem]">
       <b className="text-[1.7rem]">{result.count}</b> {result.count === 1 ? "board" : "boards"}
       {result.missing.length > 0 && " for what can be laid out. "}
-      {result.missing.length === 0 && isUnpriced(result) && result.boundCount !== result.count && (
+      {result.missing.length === 0 && byWood && (
         <>
           {result.proven ? ", the least wood " : `, within ${percent(aboveBound(result))} of the least wood `}
           {style} could take.{" "}
         </>
       )}
-      {result.missing.length === 0 && result.proven && !(isUnpriced(result) && result.boundCount !== result.count) && (
+      {result.missing.length === 0 && result.proven && !byWood && (
         <>
           {result.boundCount === result.count ? ", and " : " for "}
-          <b className="text-[1.7rem]">
-            {result.boundCount === result.count ? result.boundCount : money(result.boundCost)}
-          </b>
+          <b className="text-[1.7rem]">{result.boundCount === result.count ? result.boundCount : money(paid!.cost)}</b>
           {result.boundCount === result.count
             ? ` is the least ${style} could use. `
             : `, the least ${style} could cost. `}
         </>
       )}
-      {result.missing.length === 0 && !result.proven && !isUnpriced(result) && (
+      {result.missing.length === 0 && !result.proven && paid && (
         <>
           {" "}
-          for <b className="text-[1.7rem]">{money(result.cost)}</b>, within {percent(aboveBound(result))} of the least{" "}
-          {style} could cost ({money(result.boundCost)}).{" "}
+          for <b className="text-[1.7rem]">{money(paid.cost)}</b>, within {percent(1 - paid.bound / paid.cost)} of the
+          least {style} could cost ({money(paid.bound)}).{" "}
         </>
       )}
       {layout.early && (
@@ -184,7 +185,7 @@ function Headline() {
         {result.seconds < 0.005 ? "known from before" : `${result.seconds.toFixed(2)} s`} · {(lost * 100).toFixed(1)} %
         of the wood is not parts
         {result.keptArea > 0 ? `, ${((result.keptArea / result.stockArea) * 100).toFixed(1)} % is kept` : ""}
-        {isUnpriced(result) && " · boards without a price count by their size"}
+        {paid === undefined && " · boards without a price count by their size"}
       </span>
     </p>
   );
@@ -194,6 +195,7 @@ function Figures({ result }: { result: LayoutResult }) {
   const stock = result.request.stock;
   const boards = (source: "yard" | "buy") =>
     allLayouts(result).reduce((s, { layout }) => s + (stock[layout.stock]!.source === source ? layout.repeat : 0), 0);
+  const paid = moneyOf(result);
   const kept = allLayouts(result).reduce(
     (s, { layout }) => s + layout.repeat * layout.offcuts.filter((o) => o.keep).length,
     0,
@@ -207,11 +209,11 @@ function Figures({ result }: { result: LayoutResult }) {
       <dt>Kept for later</dt>
       <dd>{count(kept, "piece")}</dd>
       <dt>{result.missing.length > 0 ? "Wood cost, without what is missing" : "Wood cost"}</dt>
-      <dd>{isUnpriced(result) ? "not all priced" : money(result.cost)}</dd>
-      {!isUnpriced(result) && result.missing.length === 0 && (
+      <dd>{paid ? money(paid.cost) : boards("buy") > 0 ? "not all priced" : "none bought"}</dd>
+      {paid && result.missing.length === 0 && (
         <>
           <dt>Least possible</dt>
-          <dd>{money(result.boundCost)}</dd>
+          <dd>{money(paid.bound)}</dd>
         </>
       )}
     </dl>
@@ -221,7 +223,7 @@ function Figures({ result }: { result: LayoutResult }) {
 /** How good a layout is known to be, in a few words. */
 function quality(result: LayoutResult): string {
   if (result.proven)
-    return result.boundCount === result.count ? "the least" : isUnpriced(result) ? "least wood" : "least cost";
+    return result.boundCount === result.count ? "the least" : moneyOf(result) ? "least cost" : "least wood";
   return `within ${percent(aboveBound(result))}`;
 }
 

@@ -1,7 +1,7 @@
 "use client";
 import { CartesianGrid, Line, LineChart, ReferenceDot, XAxis, YAxis } from "recharts";
 import { shownPoint, tradeOff } from "@/core/layout/tradeoff";
-import { isUnpriced, type LayoutResult } from "@/core/layout/layout";
+import { type LayoutResult, moneyOf } from "@/core/layout/layout";
 import { useDesk } from "@/ui/desk/useDesk";
 import { NumberField } from "@/ui/parts/NumberField";
 import { count, money, percent } from "@/ui/parts/words";
@@ -71,7 +71,7 @@ export function Weigh({ result }: { result: LayoutResult }) {
                 onClick={() => weigh({ setUp: p.price })}
               >
                 {p.setUps === shown.setUps ? <b>{count(p.setUps, "set-up")}</b> : count(p.setUps, "set-up")}
-                {!isUnpriced(result)
+                {moneyOf(result)
                   ? `, ${money(p.cost)}`
                   : p.cost > points[0]!.cost && `, ${percent(p.cost / points[0]!.cost - 1)} more wood`}
               </button>

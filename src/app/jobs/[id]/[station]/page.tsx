@@ -6,7 +6,6 @@ import { idParam } from "@/app/http";
 import { database } from "@/store/database";
 import { designStore } from "@/store/designs";
 import { NoJobError, jobStore } from "@/store/jobs";
-import { measurementStore } from "@/store/measurements";
 import { standardStore } from "@/store/standards";
 import { JobDesk } from "@/ui/job/JobDesk";
 import { Fresh } from "@/ui/parts/Fresh";
@@ -40,7 +39,6 @@ export default async function JobPage(props: Props) {
       <JobDesk
         key={visit}
         stored={stored}
-        measurements={measurementStore(database()).list(stored.id)}
         own={{ standards: standardStore(database()).list(), designs: designStore(database()).newest() }}
       />
     </>

@@ -9,9 +9,11 @@ const key = z
   .string()
   .regex(/^[a-z0-9-]{1,60}\.[0-9]{1,16}$/)
   .optional();
+/** The revision its page came with: what it may take back besides its own. */
+const loaded = z.number().int().min(0).optional();
 const body = z.union([
-  z.strictObject({ key, revision: z.number().int(), act: actSchema }),
-  z.strictObject({ key, undo: z.literal(true), revision: z.number().int().optional() }),
+  z.strictObject({ key, loaded, revision: z.number().int(), act: actSchema }),
+  z.strictObject({ key, loaded, undo: z.literal(true), revision: z.number().int().optional() }),
 ]);
 
 /** Does one thing to a job, or takes the last one back. */
@@ -21,6 +23,8 @@ export const POST = (request: Request, context: { params: Promise<{ id: string }
     const read = await readBody(request, body);
     const store = jobStore(database());
     return Response.json(
-      "undo" in read ? store.undo(id, read.revision, read.key) : store.act(id, read.revision, read.act, read.key),
+      "undo" in read
+        ? store.undo(id, read.key, read.loaded)
+        : store.act(id, read.revision, read.act, read.key, read.loaded),
     );
   });
