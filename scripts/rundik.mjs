@@ -10,7 +10,10 @@ const newest = (dir) =>
       e.isDirectory() ? newest(join(dir, e.name)) : statSync(join(dir, e.name)).mtimeMs,
     ),
   );
-const sources = Math.max(...["src/core", "src/cli", "src/workers"].map(newest), statSync("package-lock.json").mtimeMs);
+const sources = Math.max(
+  ...["src/core", "src/cli", "src/workers", "src/store"].map(newest),
+  statSync("package-lock.json").mtimeMs,
+);
 if (!existsSync(BUNDLE) || statSync(BUNDLE).mtimeMs < sources) {
   const { buildSync } = await import("esbuild");
   buildSync({
@@ -20,7 +23,7 @@ if (!existsSync(BUNDLE) || statSync(BUNDLE).mtimeMs < sources) {
     format: "esm",
     target: "node20",
     outfile: BUNDLE,
-    external: ["highs"],
+    external: ["highs", "better-sqlite3"],
     logLevel: "error",
   });
 }

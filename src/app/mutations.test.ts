@@ -70,6 +70,7 @@ function samples(id: string): Sent[] {
     sent("jobs/[id]", "GET", undefined, of),
     sent("jobs/[id]", "DELETE", undefined, { id: "999" }),
     sent("jobs/[id]/file", "GET", undefined, of),
+    sent("jobs/[id]/follow", "GET", undefined, of),
     ...["item.svg", "item.dxf", "stick.pdf"].map((file) => sent("jobs/[id]/lines/[line]/[file]", "GET", undefined, { ...of, line: "0", file }, "paper=A4")), // prettier-ignore
     sent("jobs/[id]/layout/[file]", "GET", undefined, { ...of, file: "boards.csv" }),
     ...Object.entries(ACTS).map(([kind, a]) => sent("jobs/[id]/act", "POST", { key: `s-1.${kind.length}`, revision: 0, act: { do: kind, ...a } }, of)), // prettier-ignore
@@ -81,6 +82,7 @@ function samples(id: string): Sent[] {
     sent("designs/file", "GET", undefined, {}, "id=moor-rim&mark=1"),
     sent("designs/file", "POST", writeDesign({ recipe, mark: 1, why: "" })),
     sent("standards", "GET"),
+    sent("copy", "GET"),
     sent("standards", "PUT", standard),
     sent("standards", "DELETE", { id: "heath" }),
     sent("layout", "POST", request([blank("0/side", inch(19, 7, 8), inch(9, 5, 8), 9)]), {}, "ask=abcdefgh"),
@@ -95,7 +97,13 @@ async function send(all: Map<string, Handler>, s: Sent): Promise<{ status: numbe
     ...(s.body === undefined ? {} : { body: s.body, headers: { "content-type": s.type } }),
   });
   const reply = await handle(asked, { params: Promise.resolve(s.path) });
-  return { status: reply.status, text: await reply.text() };
+  if (!reply.headers.get("content-type")?.includes("event-stream"))
+    return { status: reply.status, text: await reply.text() };
+  // A line that stays open: what it says first.
+  const line = reply.body!.getReader();
+  const text = Buffer.from((await line.read()).value!).toString();
+  await line.cancel();
+  return { status: reply.status, text };
 }
 
 /** Whatever is kept opens: worked out, written and read back as the same job. */

@@ -1,16 +1,18 @@
 import { randomUUID } from "node:crypto";
 import Link from "next/link";
-import { connection } from "next/server";
+import { fromKept } from "@/app/kept";
+import { DAYS_KEPT } from "@/store/copies";
 import { database } from "@/store/database";
-import { jobStore } from "@/store/jobs";
+import { type JobSummary, jobStore } from "@/store/jobs";
 import { StartJob } from "@/ui/job/StartJob";
 import { Fresh } from "@/ui/parts/Fresh";
 import { dayText } from "@/ui/parts/words";
 
 /** All jobs, the soonest due first, and what starts a new one. */
-export default async function JobsPage() {
-  await connection();
-  const jobs = jobStore(database()).list();
+const JobsPage = () => fromKept(() => <Jobs jobs={jobStore(database()).list()} />);
+export default JobsPage;
+
+function Jobs({ jobs }: { jobs: JobSummary[] }) {
   return (
     <main className="mx-auto max-w-[64rem] px-5 py-6">
       <Fresh visit={randomUUID()} />
@@ -57,6 +59,14 @@ export default async function JobsPage() {
             ))}
           </tbody>
         </table>
+      )}
+      {jobs.length > 0 && (
+        <p className="mt-10 text-[.87rem] text-soft">
+          A copy of everything is kept each day beside the database, the last {DAYS_KEPT}.{" "}
+          <a className="quiet" href="/api/copy" download>
+            carry a copy off
+          </a>
+        </p>
       )}
     </main>
   );

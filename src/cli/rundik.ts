@@ -1,4 +1,7 @@
-import { createReadStream, statSync } from "node:fs";
+import { createReadStream, existsSync, statSync } from "node:fs";
+import { CopyError, copyTo, restore } from "@/store/copies";
+import { database, databaseFile } from "@/store/database";
+import { storageFault } from "@/store/fault";
 import { cutListDocument } from "@/core/line/cutlist";
 import { readJobFile } from "@/core/job/file";
 import { admit } from "@/core/trial/trial";
@@ -39,6 +42,21 @@ const SOLVERS: Record<string, (text: string) => Promise<unknown>> = {
 };
 const solver = async () => (await import("@/workers/highs")).highsSolver();
 
+/** What looks after the shop's database, at RUNDIK_DB or data/rundik.db. */
+const KEEPING: Record<string, (file: string) => Promise<unknown>> = {
+  backup: async (file) => {
+    if (!existsSync(databaseFile()))
+      throw new Refused(`${databaseFile()}: there is no database yet, so nothing to copy`);
+    await copyTo(database(), file);
+    return { copy: file, of: databaseFile() };
+  },
+  restore: async (file) => ({
+    restored: file,
+    to: databaseFile(),
+    ...(await restore(file, databaseFile(), new Date().toISOString())),
+  }),
+};
+
 class Refused extends Error {}
 
 async function laidOut(worked: WorkedJob): Promise<LayoutResult> {
@@ -64,7 +82,9 @@ async function read(file: string): Promise<string> {
 }
 
 async function main(words: string[]): Promise<void> {
-  const known = [...Object.keys(VERBS), ...Object.keys(SOLVERS).map((s) => `solve ${s}`)].join(", ");
+  const known = [...Object.keys(VERBS), ...Object.keys(KEEPING), ...Object.keys(SOLVERS).map((s) => `solve ${s}`)].join(
+    ", ",
+  );
   const print = (document: unknown) => process.stdout.write(`${JSON.stringify(document, null, 2)}\n`);
   if (words[0] === "solve") {
     const [, what, file, ...rest] = words;
@@ -74,6 +94,11 @@ async function main(words: string[]): Promise<void> {
     return;
   }
   const [verb, file, ...rest] = words;
+  if (verb && Object.hasOwn(KEEPING, verb)) {
+    if (!file || rest.length > 0) throw new Refused(`wanted: rundik ${verb} <file of the copy>`);
+    print(await KEEPING[verb]!(file));
+    return;
+  }
   if (!verb || !Object.hasOwn(VERBS, verb)) throw new Refused(`read "${verb ?? ""}"; the verbs are ${known}`);
   if (!file || rest.length > 0) throw new Refused(`wanted: rundik ${verb} <job file, or - for standard input>`);
   const job = admit(readJobFile(await read(file)));
@@ -86,7 +111,9 @@ main(process.argv.slice(2)).catch((e: unknown) => {
     e instanceof JobFileError ||
     e instanceof PlanError ||
     e instanceof SolverFileError ||
+    e instanceof CopyError ||
     (e as NodeJS.ErrnoException).code !== undefined;
-  process.stderr.write(`${expected ? (e as Error).message : `rundik failed: ${(e as Error).stack}`}\n`);
+  const fault = storageFault(e)?.said;
+  process.stderr.write(`${expected ? (fault ?? (e as Error).message) : `rundik failed: ${(e as Error).stack}`}\n`);
   process.exitCode = 2;
 });

@@ -34,6 +34,11 @@ function migrate(db: Db): void {
     .filter((f) => /^\d{3}-.+\.sql$/.test(f))
     .sort();
   const number = (f: string) => Number(f.slice(0, 3));
+  const version = db.pragma("user_version", { simple: true }) as number;
+  if (version > number(files.at(-1)!))
+    throw new NewerError(
+      `the database was made by a newer version of the program (${version}); bring the program up to date`,
+    );
   db.transaction(() => {
     const at = db.pragma("user_version", { simple: true }) as number;
     for (const f of files.filter((x) => number(x) > at)) {
@@ -43,10 +48,18 @@ function migrate(db: Db): void {
   }).immediate();
 }
 
+/** The database knows things this program does not. */
+export class NewerError extends Error {
+  override name = "NewerError";
+}
+
 const held = globalThis as { rundikDb?: Db };
 
-/** The one database of this process, at RUNDIK_DB or data/rundik.db. */
+/** Where the database lies: at RUNDIK_DB, or data/rundik.db. */
+export const databaseFile = (): string => process.env.RUNDIK_DB ?? "data/rundik.db";
+
+/** The one database of this process. */
 export function database(): Db {
-  held.rundikDb ??= openDatabase(process.env.RUNDIK_DB ?? "data/rundik.db");
+  held.rundikDb ??= openDatabase(databaseFile());
   return held.rundikDb;
 }

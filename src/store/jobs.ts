@@ -67,6 +67,7 @@ export function jobStore(db: Db) {
       `SELECT job.id, name, due, start, changed_at AS changedAt, count(l.place) AS lines, coalesce(sum(l.quantity), 0) AS pieces
        FROM job LEFT JOIN job_line l ON l.job_id = job.id GROUP BY job.id ORDER BY due IS NULL, due, job.id`,
     ),
+    revision: db.prepare<[number], { revision: number }>("SELECT revision FROM job WHERE id = ?"),
     job: db.prepare<[number], JobRow>("SELECT * FROM job WHERE id = ?"),
     lines: db.prepare<[number], { item: string; standard: string; size: string; quantity: number; options: string }>(
       "SELECT item, standard, size, quantity, options FROM job_line WHERE job_id = ? ORDER BY place",
@@ -196,6 +197,12 @@ export function jobStore(db: Db) {
   return {
     list: () => sql.list.all(),
     load,
+    /** How often the job has changed. @throws NoJobError */
+    revision: (id: number): number => {
+      const row = sql.revision.get(id);
+      if (!row) throw new NoJobError(`there is no job ${id}`);
+      return row.revision;
+    },
     /** Keeps a new job. */
     create: writing((job: Job): StoredJob => {
       const id = Number(sql.insertJob.run(head(job)).lastInsertRowid);

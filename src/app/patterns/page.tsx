@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import type { Metadata } from "next";
-import { connection } from "next/server";
+import { fromKept } from "@/app/kept";
 import { database } from "@/store/database";
 import { designStore } from "@/store/designs";
 import { standardStore } from "@/store/standards";
@@ -10,13 +10,14 @@ import { Patterns } from "@/ui/patterns/Patterns";
 export const metadata: Metadata = { title: "Patterns" };
 
 /** The standards: two side by side, and the maker's own. */
-export default async function PatternsPage() {
-  await connection();
-  const visit = randomUUID();
-  return (
-    <>
-      <Fresh visit={visit} />
-      <Patterns key={visit} kept={standardStore(database()).list()} designs={designStore(database()).newest()} />
-    </>
-  );
-}
+const PatternsPage = () =>
+  fromKept(() => {
+    const visit = randomUUID();
+    return (
+      <>
+        <Fresh visit={visit} />
+        <Patterns key={visit} kept={standardStore(database()).list()} designs={designStore(database()).newest()} />
+      </>
+    );
+  });
+export default PatternsPage;

@@ -115,6 +115,63 @@ test("taken back: the page then shows what is kept, with what was done since on 
   expect(desk().job).toEqual(server.kept.job);
 });
 
+describe("what somebody else does", () => {
+  class Line {
+    static open: Line[] = [];
+    heard?: (e: { data: string }) => void;
+    closed = false;
+    constructor(readonly url: string) {
+      Line.open.push(this);
+    }
+    addEventListener(_type: string, heard: (e: { data: string }) => void) {
+      this.heard = heard;
+    }
+    close() {
+      this.closed = true;
+    }
+  }
+  const hear = () => act(async () => Line.open.at(-1)!.heard!({ data: String(server.kept.revision) }));
+  beforeEach(() => {
+    Line.open = [];
+    (globalThis as { EventSource?: unknown }).EventSource = Line;
+  });
+  afterEach(() => delete (globalThis as { EventSource?: unknown }).EventSource);
+
+  test("is shown as soon as it is heard of, and goes on from there", async () => {
+    const desk = open();
+    expect(Line.open.map((l) => l.url)).toEqual(["/api/jobs/1/follow"]);
+    server.elsewhere(setQuantity(1, 99));
+    await hear();
+    await waitFor(() => expect(quantities(desk().job)).toEqual([10, 99]));
+    await act(async () => desk().act(setQuantity(1, 7)));
+    await settled(desk);
+    expect([quantities(server.kept.job), desk().keeping.dropped]).toEqual([[10, 7], []]);
+  });
+
+  test("does not go over what is done here meanwhile: both are kept, and both are shown", async () => {
+    const desk = open();
+    server.elsewhere(setQuantity(1, 99));
+    server.hold();
+    await hear();
+    act(() => desk().act(setQuantity(0, 11)));
+    expect(quantities(desk().job)).toEqual([11, 20]);
+    server.release();
+    await settled(desk);
+    await waitFor(() => expect(quantities(desk().job)).toEqual([11, 99]));
+    expect(quantities(server.kept.job)).toEqual([11, 99]);
+  });
+
+  test("is not listened for on a page that nobody sees", () => {
+    open();
+    jest.spyOn(document, "visibilityState", "get").mockReturnValue("hidden");
+    document.dispatchEvent(new Event("visibilitychange"));
+    expect(Line.open.map((l) => l.closed)).toEqual([true]);
+    jest.restoreAllMocks();
+    document.dispatchEvent(new Event("visibilitychange"));
+    expect(Line.open).toHaveLength(2);
+  });
+});
+
 test("undo takes back what this page did, not what somebody else has done since; where that is not there any more it says so", async () => {
   const desk = open();
   await act(async () => desk().act(setQuantity(0, 11)));

@@ -14,7 +14,6 @@ import { layoutRequest } from "@/core/job/ask";
 import { type Plan, planOf } from "@/core/plan/plan";
 import type { Reading } from "@/core/judge/reading";
 import type { StoredJob } from "@/core/job/stored";
-import { askServer } from "@/ui/parts/askServer";
 import { type Moves, movesBetween } from "./moves";
 import { type Keeping, useKeeping } from "./useKeeping";
 import { type LayoutState, useLayout } from "./useLayout";

@@ -5,6 +5,7 @@ import { dependsOn } from "@/core/job/collide";
 import type { Job } from "@/core/job/job";
 import type { StoredJob } from "@/core/job/stored";
 import { askServer, NoAnswer, Refused } from "@/ui/parts/askServer";
+import { useFollow } from "./useFollow";
 import { forget, nextKey, remember, screenName, type Waiting, waitingFor } from "./waiting";
 
 type Sent = Waiting["what"];
@@ -54,6 +55,8 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
   const onward = useRef<() => void>(() => undefined);
   /** The job shown may be another than the one kept. */
   const differs = useRef(false);
+  /** The newest revision there is said to be. */
+  const said = useRef(stored.revision);
 
   const done = useCallback((w: Waiting) => {
     pending.current = pending.current.filter((p) => p.key !== w.key);
@@ -63,13 +66,28 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
   const again = useCallback(async () => {
     if (busy.current) return;
     busy.current = true;
+    const asker = `?screen=${screenName()}&loaded=${stored.revision}`;
     const show = (held: string | null) => setState({ waiting: pending.current.length, held });
+    /** Shows what somebody else did; what is done here meanwhile goes first. */
+    const follow = async () => {
+      const kept = await ask(stored.id, asker);
+      if ("error" in kept) said.current = newest.current;
+      else if (pending.current.length === 0) {
+        said.current = newest.current = base.current = kept.revision;
+        setUndoes(kept.undo);
+        adopt(kept.job);
+      }
+    };
     try {
-      for (let next = pending.current[0]; next; next = pending.current[0]) {
+      while (pending.current.length > 0 || said.current > newest.current) {
+        const next = pending.current[0];
+        if (!next) {
+          await follow();
+          continue;
+        }
         const { key, seen, what } = next;
         const reply = await ask(stored.id, "/act", { key, loaded: stored.revision, revision: seen, ...what });
-        const kept =
-          "error" in reply ? await ask(stored.id, `?screen=${screenName()}&loaded=${stored.revision}`) : reply;
+        const kept = "error" in reply ? await ask(stored.id, asker) : reply;
         done(next);
         if ("error" in reply) {
           const lost = [next, ...pending.current.filter((p) => standsOn(p.what, what))];
@@ -101,6 +119,18 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
   useEffect(() => {
     onward.current = () => void again();
   }, [again]);
+
+  // Somebody else did something: what is shown follows, between what is done here.
+  useFollow(
+    stored.id,
+    useCallback(
+      (revision: number) => {
+        said.current = Math.max(said.current, revision);
+        if (said.current > newest.current && pending.current.length === 0) void again();
+      },
+      [again],
+    ),
+  );
 
   const send = useCallback(
     (what: Sent) => {

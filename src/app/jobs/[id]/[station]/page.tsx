@@ -3,9 +3,10 @@ import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
 import { idParam } from "@/app/http";
+import { fromKept } from "@/app/kept";
 import { database } from "@/store/database";
 import { designStore } from "@/store/designs";
-import { NoJobError, jobStore } from "@/store/jobs";
+import { jobStore } from "@/store/jobs";
 import { standardStore } from "@/store/standards";
 import { JobDesk } from "@/ui/job/JobDesk";
 import { Fresh } from "@/ui/parts/Fresh";
@@ -14,33 +15,34 @@ import { PAGE_IDS } from "@/ui/desk/pages";
 type Props = { params: Promise<{ id: string; station: string }> };
 
 async function open({ params }: Props) {
-  await connection();
   const { id, station } = await params;
   const read = idParam.safeParse(id);
   if (!read.success || !(PAGE_IDS as readonly string[]).includes(station)) notFound();
-  try {
-    return jobStore(database()).load(read.data);
-  } catch (e) {
-    if (e instanceof NoJobError) notFound();
-    throw e;
-  }
+  return jobStore(database()).load(read.data);
 }
 
 export async function generateMetadata(props: Props): Promise<Metadata> {
-  return { title: (await open(props)).job.name };
-}
-
-export default async function JobPage(props: Props) {
-  const stored = await open(props);
-  const visit = randomUUID();
-  return (
-    <>
-      <Fresh visit={visit} />
-      <JobDesk
-        key={visit}
-        stored={stored}
-        own={{ standards: standardStore(database()).list(), designs: designStore(database()).newest() }}
-      />
-    </>
+  await connection();
+  // What keeps the job from being read is said by the page.
+  return open(props).then(
+    ({ job }) => ({ title: job.name }),
+    () => ({}),
   );
 }
+
+const JobPage = (props: Props) =>
+  fromKept(async () => {
+    const stored = await open(props);
+    const visit = randomUUID();
+    return (
+      <>
+        <Fresh visit={visit} />
+        <JobDesk
+          key={visit}
+          stored={stored}
+          own={{ standards: standardStore(database()).list(), designs: designStore(database()).newest() }}
+        />
+      </>
+    );
+  });
+export default JobPage;

@@ -1,32 +1,27 @@
 import { lineAt } from "@/core/line/shapes";
+import { z } from "zod";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
-import { connection } from "next/server";
-import { idParam } from "@/app/http";
-import { type WorkedJob, workJob } from "@/core/job/worked";
+import { idParam, placeParam } from "@/app/http";
+import { fromKept } from "@/app/kept";
+import { workJob } from "@/core/job/worked";
 import { database } from "@/store/database";
-import { NoJobError, jobStore } from "@/store/jobs";
+import { jobStore } from "@/store/jobs";
 import { AssemblySheet } from "@/ui/sheets/AssemblySheet";
 
 type Props = { params: Promise<{ id: string; line: string }> };
 
 export const metadata: Metadata = { title: "Assembly sheet" };
 
-export default async function SheetPage({ params }: Props) {
-  await connection();
-  const { id, line } = await params;
-  const read = idParam.safeParse(id);
-  if (!read.success) notFound();
-  const worked = load(read.data);
-  if (!worked || !lineAt(worked.lines, Number(line))) notFound();
-  return <AssemblySheet worked={worked} at={Number(line)} jobId={read.data} />;
-}
+const path = z.object({ id: idParam, line: placeParam });
 
-function load(id: number): WorkedJob | undefined {
-  try {
-    return workJob(jobStore(database()).load(id).job);
-  } catch (e) {
-    if (e instanceof NoJobError) return undefined;
-    throw e;
-  }
-}
+const SheetPage = ({ params }: Props) =>
+  fromKept(async () => {
+    const read = path.safeParse(await params);
+    if (!read.success) notFound();
+    const { id, line } = read.data;
+    const worked = workJob(jobStore(database()).load(id).job);
+    if (!lineAt(worked.lines, line)) notFound();
+    return <AssemblySheet worked={worked} at={line} jobId={id} />;
+  });
+export default SheetPage;
