@@ -28,7 +28,7 @@ const ROOMS = [
 ];
 
 /** The rooms of the pages, from the ground up: an open job shows its stations, and each of those knows the desk it stands on. */
-const PAGE_ROOMS = ["parts", "drawing", "desk", "designs", "stations", "sheets", "patterns", "job"];
+const PAGE_ROOMS = ["parts", "drawing", "desk", "designs", "stations", "sheets", "patterns", "job", "door"];
 
 const downOnly = (rooms, house) =>
   rooms

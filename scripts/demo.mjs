@@ -10,7 +10,7 @@ await fetch(`${url}/jobs/1/shape`).catch(() => undefined); // so that the first 
 say(`Rundik is at ${url} — stop it with Ctrl+C`);
 if (!["127.0.0.1", "localhost", "::1"].includes(process.env.HOST ?? "127.0.0.1"))
   say(
-    `It is open to everybody who can reach ${process.env.HOST}: they can read and change all of it. There is no passphrase.`,
+    `It is open to everybody who can reach ${process.env.HOST} and knows the passphrase: they can read and change all of it, and what they send can be read on the way unless something in front of it speaks https. Set the passphrase with: npm run --silent rundik -- passphrase`,
   );
 for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill("SIGTERM"));
 server.once("exit", (code) => process.exit(code ?? 0));

@@ -85,8 +85,8 @@ export function chromium() {
 /** Starts the built server; answers with how to stop it once it can be asked. */
 export async function serve({ port, host = "127.0.0.1", db, show = false }) {
   const server = spawn("node_modules/.bin/next", ["start", "-p", String(port), "-H", host], {
-    stdio: show ? "inherit" : "ignore",
-    env: { ...env, RUNDIK_DB: db },
+    stdio: show ? "inherit" : ["ignore", "ignore", "inherit"],
+    env: { ...env, RUNDIK_DB: db, HOST: host },
   });
   const url = `http://${host}:${port}`;
   for (let i = 0; i < 240; i++) {

@@ -1,5 +1,11 @@
-import { readdirSync } from "node:fs";
+import { NextRequest } from "next/server";
+import { proxy } from "@/proxy";
+import { database } from "@/store/database";
+import { doorStore } from "@/store/door";
+import * as doorRoute from "./api/door/route";
+import * as jobRoute from "./api/jobs/[id]/route";
 import { CONTENT_POLICY, refusal } from "./gate";
+import { handlers } from "./tests/mutate";
 
 const ask = (headers: Record<string, string>, method = "GET", path = "/api/jobs/1", env: Record<string, string> = {}) =>
   refusal(
@@ -57,23 +63,65 @@ test("a page loads, runs and sends nothing elsewhere, and stands in no frame", (
   ]);
 });
 
-test("every route asks who it is: under another name none of them answers", async () => {
-  const routes = readdirSync("src/app/api", { recursive: true, encoding: "utf8" })
-    .filter((f) => f.endsWith("route.ts"))
-    .map((f) => `src/app/api/${f}`);
-  expect(routes.length).toBeGreaterThan(8);
-  for (const file of routes) {
-    const handlers = Object.entries(
-      (await import(`../../${file}`)) as Record<string, (r: Request, c: object) => Promise<Response>>,
-    );
-    for (const [method, handle] of handlers) {
-      if (!/^[A-Z]+$/.test(method)) continue;
-      const request = new Request(`http://shop.example/${file}`, {
-        method,
-        ...(method === "GET" ? {} : { body: "{}", headers: { "content-type": "application/json" } }),
-      });
-      const reply = await handle(request, { params: Promise.resolve({ id: "1", line: "0", file: "item.svg" }) });
-      expect([file, method, reply.status]).toEqual([file, method, 403]);
-    }
+/** Every handler of every route, each with a request from this machine. */
+async function everyHandler(url: string, headers: Record<string, string> = {}) {
+  const all: [string, Response][] = [];
+  for (const [name, handle] of await handlers()) {
+    const [method, route] = name.split(" ") as [string, string];
+    const body = method === "GET" ? {} : { body: "{}", headers: { ...headers, "content-type": "application/json" } };
+    const request = new Request(`${url}/api/${route}`, { method, headers, ...body });
+    const params = Promise.resolve({ id: "1", line: "0", file: "item.svg" });
+    all.push([name, await handle(request, { params })]);
   }
+  expect(all.length).toBeGreaterThan(12);
+  return all;
+}
+
+test("every route asks who it is: under another name none of them answers", async () => {
+  for (const [name, reply] of await everyHandler("http://shop.example"))
+    expect([name, reply.status]).toEqual([name, 403]);
+});
+
+describe("open to others", () => {
+  const PASS = "four dry boards in the yard";
+  beforeAll(async () => {
+    process.env.RUNDIK_DB = ":memory:";
+    process.env.HOST = "0.0.0.0";
+    await doorStore(database()).set(PASS);
+  });
+  afterAll(() => delete process.env.HOST);
+  const door = (method: "POST" | "DELETE", body: object, cookie = "") =>
+    (method === "POST" ? doorRoute.POST : doorRoute.DELETE)(
+      new Request("http://10.0.0.7/api/door", { method, headers: { "content-type": "application/json", cookie }, body: JSON.stringify(body) }), // prettier-ignore
+    );
+  const enter = async (cookie = "") => (await door("POST", { passphrase: PASS }, cookie)).headers.get("set-cookie")!;
+  const token = (cookie: string) => cookie.split(";")[0]!;
+
+  test("no route but the door answers who is not in, whatever name of this machine it is asked by", async () => {
+    for (const url of ["http://10.0.0.7", "http://localhost"])
+      for (const [name, reply] of await everyHandler(url, { cookie: "rundik-session=made-up" }))
+        if (!name.endsWith(" door")) expect([name, reply.status]).toEqual([name, 401]);
+    expect((await door("DELETE", { id: 1 }, "rundik-session=made-up")).status).toBe(403);
+    expect((await door("POST", { passphrase: "guess" })).status).toBe(403);
+  });
+
+  test("pages send who is not in to the door, and nowhere else", async () => {
+    const page = (path: string, cookie = "") => proxy(new NextRequest(`http://10.0.0.7${path}`, { headers: { host: "10.0.0.7", cookie } })); // prettier-ignore
+    for (const path of ["/", "/jobs/1/shape", "/patterns", "/doors"])
+      expect([path, page(path).headers.get("location")]).toEqual([path, "http://10.0.0.7/door"]);
+    expect(page("/door").headers.get("location")).toBeNull();
+    expect(page("/", token(await enter())).headers.get("location")).toBeNull();
+  });
+
+  test("a session is a new one, whatever the browser came with; it cannot be read in a page or sent from another site", async () => {
+    const planted = "rundik-session=planted";
+    const cookie = await enter(planted);
+    expect(token(cookie)).not.toBe(planted);
+    expect(cookie).toMatch(/; HttpOnly; SameSite=Strict/);
+    const jobs = (with_: string) => jobRoute.GET(new Request("http://10.0.0.7/api/jobs/1", { headers: { cookie: with_ } }), { params: Promise.resolve({ id: "1" }) }); // prettier-ignore
+    expect((await jobs(planted)).status).toBe(401);
+    expect((await jobs(token(cookie))).status).toBe(404);
+    expect((await door("DELETE", {}, token(cookie))).headers.get("set-cookie")).toMatch(/Max-Age=0/);
+    expect((await jobs(token(cookie))).status).toBe(401);
+  });
 });

@@ -4,24 +4,31 @@
  */
 
 const LOOPBACK = ["127.0.0.1", "localhost", "[::1]"];
+/** What it may be told to listen on to stay with this machine. */
+const LOOPBACK_HOSTS = [...LOOPBACK, "::1"];
 /** An address in figures: no name can be pointed at another machine under it. */
 const FIGURES = /^(\d{1,3}(\.\d{1,3}){3}|\[[0-9a-f:]+\])$/i;
 
 const nameOf = (host: string): string => host.replace(/:\d+$/, "").toLowerCase();
 
+type Env = Record<string, string | undefined>;
+
+/** Others than this machine can reach the program. */
+export const isOpen = (env: Env = process.env): boolean => env.HOST !== undefined && !LOOPBACK_HOSTS.includes(env.HOST);
+
 /** The program may answer to this name: one of the machine's own, or, opened to others, its address in figures or `RUNDIK_NAMES`. */
-function isOurs(host: string, env: Record<string, string | undefined>): boolean {
+function isOurs(host: string, env: Env): boolean {
   const name = nameOf(host);
   if (LOOPBACK.includes(name)) return true;
-  if (env.HOST === undefined || LOOPBACK.includes(env.HOST)) return false;
+  if (!isOpen(env)) return false;
   const names = (env.RUNDIK_NAMES ?? "").split(",").map((n) => n.trim().toLowerCase());
-  return FIGURES.test(name) || name === env.HOST.toLowerCase() || names.includes(name);
+  return FIGURES.test(name) || name === env.HOST!.toLowerCase() || names.includes(name);
 }
 
 /** Why a request is not answered, in a sentence; undefined when it is. */
 export function refusal(
   { method, url, headers }: Pick<Request, "method" | "url" | "headers">,
-  env: Record<string, string | undefined> = process.env,
+  env: Env = process.env,
 ): string | undefined {
   const { pathname, host: asked } = new URL(url);
   const host = headers.get("host") ?? asked;

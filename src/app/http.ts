@@ -1,6 +1,8 @@
+import { isAdmitted } from "./admitted";
 import { refusal } from "./gate";
 import { z } from "zod";
 import { JobFileError, meant } from "@/core/problem/problem";
+import { NotLetIn } from "@/store/door";
 import { storageFault } from "@/store/fault";
 import { LayoutLimit } from "@/workers/pool";
 import { FullError } from "@/workers/turns";
@@ -88,6 +90,7 @@ export async function answer(request: Request, run: () => Promise<Response>): Pr
   const why = refusal(request);
   if (why) return Response.json({ error: why }, { status: 403 });
   try {
+    if (!isAdmitted(request)) return Response.json({ error: "the passphrase is wanted: open /door" }, { status: 401 });
     return await run();
   } catch (e) {
     const status =
@@ -99,7 +102,9 @@ export async function answer(request: Request, run: () => Promise<Response>): Pr
             ? 503
             : e instanceof StaleError
               ? 409
-              : 0;
+              : e instanceof NotLetIn
+                ? 403
+                : 0;
     const fault = storageFault(e);
     if (fault) return Response.json({ error: fault.said }, { status: fault.status });
     if (status === 0 && (e as NodeJS.ErrnoException).code === "ECONNRESET") return new Response(null, { status: 499 }); // the caller hung up

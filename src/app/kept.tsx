@@ -4,6 +4,7 @@ import { connection } from "next/server";
 import { storageFault } from "@/store/fault";
 import { NoJobError } from "@/store/jobs";
 import { LayoutLimit } from "@/workers/pool";
+import { TryAgain } from "@/ui/parts/TryAgain";
 import { FullError } from "@/workers/turns";
 
 /** Draws a page from what is kept. A job that is not there is no page; storage or a layout that does not answer is said in words. */
@@ -24,10 +25,7 @@ function NotNow({ said }: { said: string }) {
     <main className="p-10" role="alert">
       <p className="mb-1 text-[1.3rem]">This page cannot be shown now.</p>
       <p className="mb-4 max-w-[70ch]">{said[0]!.toUpperCase() + said.slice(1)}.</p>
-      {/* A plain link: the page is asked for anew. */}
-      <a className="act" href="">
-        Try again
-      </a>
+      <TryAgain />
     </main>
   );
 }

@@ -83,6 +83,8 @@ function samples(id: string): Sent[] {
     sent("designs/file", "POST", writeDesign({ recipe, mark: 1, why: "" })),
     sent("standards", "GET"),
     sent("copy", "GET"),
+    sent("door", "POST", { passphrase: "four dry boards in the yard" }),
+    sent("door", "DELETE", { id: 1 }),
     sent("standards", "PUT", standard),
     sent("standards", "DELETE", { id: "heath" }),
     sent("layout", "POST", request([blank("0/side", inch(19, 7, 8), inch(9, 5, 8), 9)]), {}, "ask=abcdefgh"),

@@ -1,7 +1,10 @@
 import { createReadStream, existsSync, statSync } from "node:fs";
 import { CopyError, copyTo, restore } from "@/store/copies";
 import { database, databaseFile } from "@/store/database";
+import { doorStore, NotLetIn } from "@/store/door";
 import { storageFault } from "@/store/fault";
+import { createInterface } from "node:readline";
+import { Writable } from "node:stream";
 import { cutListDocument } from "@/core/line/cutlist";
 import { readJobFile } from "@/core/job/file";
 import { admit } from "@/core/trial/trial";
@@ -57,6 +60,22 @@ const KEEPING: Record<string, (file: string) => Promise<unknown>> = {
   }),
 };
 
+/** Sets what others have to know to get in: asked for where there is a terminal, otherwise the first line of standard input. */
+async function setPassphrase(): Promise<unknown> {
+  const terminal = process.stdin.isTTY;
+  if (terminal) process.stderr.write("Passphrase for this shop (it is not shown): ");
+  // What is typed is not echoed.
+  const unseen = new Writable({ write: (_typed, _encoding, done) => done() });
+  const asked = createInterface({ input: process.stdin, output: unseen, terminal });
+  const passphrase = await new Promise<string>((resolve) => {
+    asked.once("line", resolve);
+    asked.once("close", () => resolve(""));
+  });
+  asked.close();
+  await doorStore(database()).set(passphrase.trim());
+  return { passphrase: "set", of: databaseFile(), sessions: "all ended" };
+}
+
 class Refused extends Error {}
 
 async function laidOut(worked: WorkedJob): Promise<LayoutResult> {
@@ -82,15 +101,22 @@ async function read(file: string): Promise<string> {
 }
 
 async function main(words: string[]): Promise<void> {
-  const known = [...Object.keys(VERBS), ...Object.keys(KEEPING), ...Object.keys(SOLVERS).map((s) => `solve ${s}`)].join(
-    ", ",
-  );
+  const known = [
+    ...Object.keys(VERBS),
+    ...Object.keys(KEEPING),
+    "passphrase",
+    ...Object.keys(SOLVERS).map((s) => `solve ${s}`),
+  ].join(", ");
   const print = (document: unknown) => process.stdout.write(`${JSON.stringify(document, null, 2)}\n`);
   if (words[0] === "solve") {
     const [, what, file, ...rest] = words;
     if (!what || !Object.hasOwn(SOLVERS, what)) throw new Refused(`read "solve ${what ?? ""}"; the verbs are ${known}`);
     if (!file || rest.length > 0) throw new Refused(`wanted: rundik solve ${what} <file, or - for standard input>`);
     print(await SOLVERS[what]!(await read(file)));
+    return;
+  }
+  if (words[0] === "passphrase" && words.length === 1) {
+    print(await setPassphrase());
     return;
   }
   const [verb, file, ...rest] = words;
@@ -112,6 +138,7 @@ main(process.argv.slice(2)).catch((e: unknown) => {
     e instanceof PlanError ||
     e instanceof SolverFileError ||
     e instanceof CopyError ||
+    e instanceof NotLetIn ||
     (e as NodeJS.ErrnoException).code !== undefined;
   const fault = storageFault(e)?.said;
   process.stderr.write(`${expected ? (fault ?? (e as Error).message) : `rundik failed: ${(e as Error).stack}`}\n`);

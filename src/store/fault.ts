@@ -25,5 +25,5 @@ export function damaged(file: string): string {
   const how = copy
     ? `\`npm run --silent rundik -- restore ${copy}\` puts the newest copy back`
     : "there is no copy of it here";
-  return `the database file ${file} is damaged: nothing in it is changed any more. ${how}`;
+  return `the database file ${file} is damaged. ${how}`;
 }

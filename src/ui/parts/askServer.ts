@@ -38,8 +38,8 @@ export async function askServer<T>(
   } catch {
     throw new NoAnswer();
   }
-  // What is out for a while is as if nobody answered: what waits is kept and tried again.
-  if (status === 503 || status === 507) throw new NoAnswer(said.error);
+  // What is out for a while, or wants the passphrase again, is as if nobody answered: what waits is kept and tried again.
+  if (status === 503 || status === 507 || status === 401) throw new NoAnswer(said.error);
   if (!ok) throw new Refused(said.error ?? `the server answered ${status}`);
   return said;
 }
