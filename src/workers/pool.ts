@@ -52,7 +52,13 @@ interface How<P> {
   signal?: AbortSignal;
   /** Aborted, what is best so far is the answer. */
   enough?: AbortSignal;
+  /** After so many ms on its thread what is best so far is the answer. */
+  within?: number;
+  /** As soon as somebody else waits for a first answer, what there is then is the answer. */
+  yields?: boolean;
 }
+/** Why an answer is not the last word: its time was up, or others waited. */
+type Cut = "time" | "others";
 /** Starts work when a thread is free for it. */
 type Start = <T>(work: () => Promise<T>) => Promise<T>;
 
@@ -65,7 +71,7 @@ async function ask<N extends TaskName>(
   question: Tasks[N]["ask"],
   how: How<Tasks[N]["progress"]>,
   start: Start,
-): Promise<Tasks[N]["answer"]> {
+): Promise<{ answer: Tasks[N]["answer"]; cut?: Cut }> {
   const answers = (held.rundikAnswers ??= new Map());
   const key = createHash("sha256")
     .update(`${name} ${JSON.stringify(question)}`)
@@ -74,28 +80,37 @@ async function ask<N extends TaskName>(
   if (known) {
     answers.delete(key);
     answers.set(key, known);
-    return known;
+    return { answer: known };
   }
-  const answer = await start(() => runOnThread(name, question, how));
-  if (!how.enough?.aborted) answers.set(key, answer);
+  const told = await start(() => runOnThread(name, question, how));
+  if (!told.cut) answers.set(key, told.answer);
   if (answers.size > KEPT) answers.delete(answers.keys().next().value!);
-  return answer;
+  return told;
 }
 
 async function runOnThread<N extends TaskName>(
   name: N,
   question: Tasks[N]["ask"],
-  { hear, signal, enough }: How<Tasks[N]["progress"]>,
-): Promise<Tasks[N]["answer"]> {
+  { hear, signal, enough, within, yields }: How<Tasks[N]["progress"]>,
+): Promise<{ answer: Tasks[N]["answer"]; cut?: Cut }> {
   const { port1, port2 } = new MessageChannel();
   // The worker says null when it has nothing more to tell: every word of progress comes before the answer.
   const ended = new Promise<void>((resolve) =>
     port1.on("message", (p: Tasks[N]["progress"] | null) => (p === null ? resolve() : hear?.(p))),
   );
   const flag = new Int32Array(new SharedArrayBuffer(4));
-  const cut = () => Atomics.store(flag, 0, 1);
-  enough?.addEventListener("abort", cut);
-  if (enough?.aborted) cut();
+  let cut: Cut | undefined;
+  const end = (why: Cut) => {
+    cut ??= why;
+    Atomics.store(flag, 0, 1);
+  };
+  const asked = () => end("time");
+  enough?.addEventListener("abort", asked);
+  if (enough?.aborted) asked();
+  const look = () => yields && turns().crowded && end("others");
+  look();
+  const looks = setInterval(look, 100);
+  const clock = within === undefined ? undefined : setTimeout(asked, within);
   const late = AbortSignal.timeout(LONGEST);
   try {
     const answer = (await pool().run(
@@ -103,7 +118,7 @@ async function runOnThread<N extends TaskName>(
       { transferList: [port2] as never, signal: signal ? AbortSignal.any([signal, late]) : late },
     )) as Tasks[N]["answer"];
     await ended;
-    return answer;
+    return { answer, ...(cut ? { cut } : {}) };
   } catch (e) {
     if (late.aborted)
       throw new LayoutLimit(`no layout came in ${LONGEST / 1000} s; ask for fewer kinds of piece at once`);
@@ -111,7 +126,9 @@ async function runOnThread<N extends TaskName>(
       throw new LayoutLimit(`a layout took more than ${MOST_MEMORY} MB; ask for fewer kinds of piece at once`);
     throw e;
   } finally {
-    enough?.removeEventListener("abort", cut);
+    clearInterval(looks);
+    clearTimeout(clock);
+    enough?.removeEventListener("abort", asked);
     port1.close();
   }
 }
@@ -127,58 +144,69 @@ interface Asking extends How<Progress> {
  * Lays a job out, every thickness on a thread of its own when its turn comes; those that did not change are answered from memory.
  * Every layout there is goes through here. @throws AbortError, LayoutLimit, FullError
  */
-export async function askLayout(request: LayoutRequest, { waits, better, ...how }: Asking = {}): Promise<LayoutResult> {
+async function lay(
+  request: LayoutRequest,
+  { waits, better, ...how }: Asking,
+): Promise<{ result: LayoutResult; cut?: Cut }> {
   const began = performance.now();
   const place = turns().enter((before) => waits?.(before), better ?? false);
+  const cuts = new Set<Cut>();
+  const askParts = ({ asks }: LayoutParts) => {
+    const best: (Tasks["group"]["progress"] | undefined)[] = asks.map(() => undefined);
+    let done = 0;
+    return Promise.all(
+      asks.map(async (group, i) => {
+        const hear = (p: Tasks["group"]["progress"]) => {
+          best[i] = p;
+          how.hear?.(progressOf(best, done));
+        };
+        const { answer, cut } = await ask("group", group, { ...how, hear }, (work) => place.run(i, how.signal, work));
+        if (cut) cuts.add(cut);
+        done++;
+        hear({ cost: answer.cost, count: answer.count, bound: answer.boundCost });
+        return answer;
+      }),
+    );
+  };
   try {
     const apart = partsOf(request);
-    const answers = await askParts(apart, how, place.run);
+    const answers = await askParts(apart);
     const shared = sharedParts(request, apart, answers);
-    const first = joined(request, apart, answers, (performance.now() - began) / 1000);
-    if (!shared) return first;
-    const together = await askParts(shared, how, place.run);
-    return betterOf(first, joined(request, shared, together, (performance.now() - began) / 1000));
+    const took = () => (performance.now() - began) / 1000;
+    const first = joined(request, apart, answers, took());
+    const result = shared ? betterOf(first, joined(request, shared, await askParts(shared), took())) : first;
+    const cut = cuts.has("others") ? "others" : cuts.has("time") ? "time" : undefined;
+    return { result, ...(cut ? { cut } : {}) };
   } finally {
     place.leave();
   }
 }
 
-function askParts(
-  { asks }: LayoutParts,
-  how: How<Progress>,
-  run: ReturnType<Turns["enter"]>["run"],
-): Promise<Tasks["group"]["answer"][]> {
-  const best: (Tasks["group"]["progress"] | undefined)[] = asks.map(() => undefined);
-  let done = 0;
-  return Promise.all(
-    asks.map(async (group, i) => {
-      const hear = (p: Tasks["group"]["progress"]) => {
-        best[i] = p;
-        how.hear?.(progressOf(best, done));
-      };
-      const answer = await ask("group", group, { hear, signal: how.signal, enough: how.enough }, (work) =>
-        run(i, how.signal, work),
-      );
-      done++;
-      hear({ cost: answer.cost, count: answer.count, bound: answer.boundCost });
-      return answer;
-    }),
-  );
-}
+export const askLayout = async (request: LayoutRequest, how: Asking = {}): Promise<LayoutResult> =>
+  (await lay(request, how)).result;
 
-/** Nobody waits longer than this, in ms, for something to buy and saw by. */
+/** Nobody waits longer than this for something to buy and saw by, once there is a thread for it; ms. */
 const SOON = 2500;
 
-/** As `askLayout`, but what is best after a while is told (`soFar`) before a better one is looked for. */
+/**
+ * As `askLayout`, but what is best after a while is told (`soFar`) before a better one is looked for. In a crowd everybody gets
+ * what comes at once, then everybody what comes soon, and then the rest.
+ */
 export async function askLayoutSoon(
   request: LayoutRequest,
-  { soFar, enough, ...how }: Asking & { soFar: (best: LayoutResult) => void },
+  { soFar, ...how }: Asking & { soFar: (best: LayoutResult) => void },
 ): Promise<LayoutResult> {
-  const soon = AbortSignal.timeout(SOON);
-  const first = await askLayout(request, { ...how, enough: enough ? AbortSignal.any([soon, enough]) : soon });
-  if (!soon.aborted || enough?.aborted || first.proven) return first;
-  soFar(first);
-  return askLayout(request, { ...how, enough, better: true });
+  const turnsOfIt: Asking[] = [{ within: SOON, yields: true }, { within: SOON, better: true }, { better: true }];
+  let best: LayoutResult | undefined;
+  for (const [n, turn] of turnsOfIt.entries()) {
+    const { result, cut } = await lay(request, { ...how, ...turn });
+    best = best ? betterOf(best, result) : result;
+    if (!cut || how.enough?.aborted || result.proven || n === turnsOfIt.length - 1) break;
+    soFar(best);
+    // What had its time is not given the same again.
+    if (n === 0 && cut === "time") turnsOfIt.splice(1, 1);
+  }
+  return best!;
 }
 
 /** Nobody waits longer than this, in ms, for a file or a page to print; most have been laid out on screen already. */

@@ -26,6 +26,11 @@ test("first answers come before better ones, and better ones leave a thread to w
   for (const name of ["first 1", "first 2"]) void turns.enter(() => {}, false).run(0, undefined, work(name));
   await settle();
   await end("better 1");
+  // Not while somebody has nothing yet.
+  expect(begun).toEqual(["better 1", "first 1", "first 2"]);
+  await end("first 1");
+  await end("first 2");
+  await settle();
   expect(begun).toEqual(["better 1", "first 1", "first 2", "better 2"]);
 });
 

@@ -22,6 +22,7 @@ export class Turns {
   ) {
     this.first = new PQueue({ concurrency: threads });
     this.better = new PQueue({ concurrency: Math.max(1, threads - 1) });
+    this.first.on("idle", () => this.better.start());
   }
 
   /**
@@ -33,8 +34,13 @@ export class Turns {
     const place: Waiting = { hear, better };
     this.waiting.add(place);
     this.tell();
+    // A better one that runs already goes on; no other is begun while somebody has nothing yet.
+    if (!better) this.better.pause();
     const leave = () => {
-      if (this.waiting.delete(place)) this.tell();
+      if (!this.waiting.delete(place)) return;
+      this.tell();
+      // Who left without asking anything leaves the others as they were.
+      if (this.first.size + this.first.pending === 0) this.better.start();
     };
     const run = <T>(group: number, signal: AbortSignal | undefined, work: () => Promise<T>): Promise<T> =>
       (better ? this.better : this.first).add(
@@ -45,6 +51,11 @@ export class Turns {
         { priority: -group, signal },
       ) as Promise<T>;
     return { run, leave };
+  }
+
+  /** Somebody waits for a first answer. */
+  get crowded(): boolean {
+    return this.first.size > 0;
   }
 
   private tell(): void {

@@ -1,7 +1,11 @@
+import { platform, setPriority } from "node:os";
 import type { MessagePort } from "node:worker_threads";
 import { layGroup } from "@/core/layout/lay";
 import { highsSolver } from "./highs";
 import type { TaskName, Tasks } from "./tasks";
+
+// A search gives way to whoever types: on Linux this is of the thread alone.
+if (platform() === "linux") setPriority(10);
 
 const lp = await highsSolver();
 

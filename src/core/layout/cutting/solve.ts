@@ -110,7 +110,7 @@ function asWished(s: Solving, wishes: Wishes, lp: LpSolver | undefined): { used:
   const used = s.incumbent!;
   if (used.length === 0) return { used, others: [] };
   const exact = (u: Used) => trimmed(u, s.rest.left);
-  const plainest = pieceByPiece(s.problem, s.rest);
+  const plainest = s.stopped ? undefined : pieceByPiece(s.problem, s.rest);
   if (plainest) s.seen.push(plainest);
   const tidier = lp && !s.stopped ? fewerPatterns(used, s.stock, s.rest, exact, lp) : [];
   const others = unbeaten([used, ...s.seen, ...tidier], s.stock, wishes.setUps);
@@ -167,6 +167,12 @@ class Search {
   /** @returns true when the incumbent is at the target already */
   private firstLayouts(): boolean {
     const { s, pricer } = this;
+    // Nobody waits for a good one: each piece on boards of its own is a whole layout in a fraction of the time.
+    if (!s.incumbent && !s.goesOn()) {
+      const plainest = pieceByPiece(s.problem, s.rest);
+      if (plainest) s.consider(plainest);
+      if (s.isWhole) return true;
+    }
     for (const power of this.heavy ? POWERS.slice(0, 1) : POWERS) {
       const built = construct(s.stock, pricer, s.rest, areaDuals(s.problem.pieces, power));
       for (const u of built.used) s.pool.add(u.pattern);
