@@ -313,6 +313,7 @@ async function long() {
   const acts = [];
   for (let n = 0; n < 20; n++)
     acts.push((await timed(() => ask(`/api/jobs/${id}/act`, { revision: n, act: { do: "change line", at: n * 7, to: { quantity: 50 + n } } })))[1]); // prettier-ignore
+  await (await page("/")).context().close();
   const [p, opened] = await timed(() => page(`/jobs/${id}/ask`));
   const edits = [];
   for (let n = 0; n < 12; n++) {

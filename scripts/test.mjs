@@ -14,4 +14,5 @@ run("Unit tests", bin("jest"), [], { NODE_OPTIONS: "--experimental-vm-modules --
 build();
 chromium();
 run("End to end", bin("playwright"), ["test"]);
+run("A small siege", "node", ["scripts/siege.mjs", "small"]);
 say(`All checks passed in ${((Date.now() - from) / 1000).toFixed(0)} s`);

@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import Link from "next/link";
+import { isOpen } from "@/app/gate";
 import { fromKept } from "@/app/kept";
 import { DAYS_KEPT } from "@/store/copies";
 import { database } from "@/store/database";
@@ -66,6 +67,11 @@ function Jobs({ jobs }: { jobs: JobSummary[] }) {
           <a className="quiet" href="/api/copy" download>
             carry a copy off
           </a>
+          {isOpen() && (
+            <a className="quiet ml-4" href="/door">
+              who is in
+            </a>
+          )}
         </p>
       )}
     </main>

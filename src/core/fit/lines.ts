@@ -11,7 +11,7 @@ import { woodLeft } from "./wood";
 import { madeTo } from "./madeto";
 import { few } from "./few";
 import { ruler } from "./ruler";
-import { told } from "./told";
+import { surroundings, told, toldOfLine } from "./told";
 import { excluderCover } from "./excluder";
 import { nm, type Units } from "@/core/length/length";
 import { isUnmakeable, lengthOf, type Shape } from "@/core/shape/shape";
@@ -83,9 +83,14 @@ const sameAs = (f: Finding) => `${f.line} ${f.rule} ${f.value} ${f.label}`;
 /** Judges every line, or those asked for, among all of them. */
 function judged(lines: WorkedLine[], units: Units, asked?: Set<number>): Finding[] {
   const boxes = stackedBoxes(lines);
+  const around = surroundings(lines);
   return lines
     .filter((l) => asked?.has(l.at) ?? true)
-    .flatMap((line): Finding[] => guarded(line, units, () => judgedLine(line)));
+    .flatMap((line): Finding[] =>
+      toldOfLine(line, around.get(line.line.standard)!, asked ? "usual" : "made", units, () =>
+        guarded(line, units, () => judgedLine(line)),
+      ),
+    );
 
   function judgedLine(line: WorkedLine): Finding[] {
     const { shape } = line;

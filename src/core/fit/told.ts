@@ -1,4 +1,5 @@
 import type { Units } from "@/core/length/length";
+import type { WorkedLine } from "@/core/line/shapes";
 import type { Shape } from "@/core/shape/shape";
 import type { Context } from "./bands";
 import { DEFAULT_BANDS } from "./bands";
@@ -15,6 +16,51 @@ function numberOf(shape: Shape): number {
 }
 
 const kept = new WeakMap<Shape, Map<string, Finding[]>>();
+
+const known = new Map<string, number>();
+const KNOWN = 400;
+
+/** A number for each standard's lines as they stand, one beside the other: the same for the same shapes in the same places. */
+export function surroundings(lines: WorkedLine[]): Map<string, number> {
+  const standing = new Map<string, string[]>();
+  for (const { line, at, shape, follows } of lines) {
+    const said = `${at} ${numberOf(shape)} ${follows?.line ?? ""}`;
+    const like = standing.get(line.standard);
+    if (like) like.push(said);
+    else standing.set(line.standard, [said]);
+  }
+  return new Map(
+    [...standing].map(([standard, said]) => {
+      const text = said.join();
+      const number = known.get(text) ?? ++last;
+      if (known.size >= KNOWN) known.clear();
+      known.set(text, number);
+      return [standard, number];
+    }),
+  );
+}
+
+const whole = new WeakMap<Shape, Map<string, { around: number; found: Finding[] }>>();
+
+/** What all rules say of a line, judged once as long as it and what stands around it are the same. */
+export function toldOfLine(
+  { at, shape }: WorkedLine,
+  around: number,
+  /** As it is, or as it would be with its usual choices: each is kept. */
+  as: "made" | "usual",
+  units: Units,
+  judge: () => Finding[],
+): Finding[] {
+  const ofShape = whole.get(shape) ?? new Map<string, { around: number; found: Finding[] }>();
+  whole.set(shape, ofShape);
+  // Of one place only the newest is worth keeping.
+  const key = `${as} ${at} ${units}`;
+  const had = ofShape.get(key);
+  if (had?.around === around) return had.found;
+  const found = judge();
+  ofShape.set(key, { around, found });
+  return found;
+}
 
 /**
  * What a rule says of a shape, alone or with those it meets: judged once for all lines and jobs that have these shapes, and

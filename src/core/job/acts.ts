@@ -259,7 +259,7 @@ export function actText(act: Act, job: Job): string {
 /** Carries out an act. @throws JobFileError when the result would not be a job; the given job is never changed. */
 export function carryOut(job: Job, act: Act): Job {
   const next = apply(job, act);
-  const problems = jobProblems(next);
+  const problems = jobProblems(next, job);
   if (problems.length > 0) throw new JobFileError(problems);
   return next;
 }

@@ -215,11 +215,27 @@ const held = (units: Units): Spelling => ({
 /** The job file's schema for one of the two unit systems; its input side is what `docs/schema` publishes. */
 export const jobFileSchema = (units: Units, own?: MakersOwn) => jobSchema(inFile(units), own);
 
-/** What keeps a job from being one, at the fields a file of it has; nothing when all holds. */
-export function jobProblems(job: Job): Problem[] {
-  const read = jobSchema(held(job.units), job).safeParse(job, { reportInput: true });
-  return read.success ? [] : problemsOf(read.error);
+/**
+ * What keeps a job from being one, at the fields a file of it has; nothing when all holds. Lines that stand as they are in a job
+ * which is `known` to hold are not read again, as long as what they are read with is the same.
+ */
+export function jobProblems(job: Job, known?: Job): Problem[] {
+  const alike = known && READ_WITH.every((of) => known[of] === job[of]) && job.lines.length <= LIMITS.lines;
+  const unchanged = new Set(alike ? known.lines : []);
+  const fresh = job.lines.flatMap((line, at) => (unchanged.has(line) ? [] : [{ line, at }]));
+  const read = jobSchema(held(job.units), job).safeParse(
+    { ...job, lines: fresh.map((f) => f.line) },
+    { reportInput: true },
+  );
+  if (read.success) return [];
+  return problemsOf(read.error).map((p) => ({
+    ...p,
+    path: p.path.replace(/^lines\[(\d+)\]/, (_, n: string) => `lines[${fresh[Number(n)]!.at}]`),
+  }));
 }
+
+/** What of a job its lines are read with. */
+const READ_WITH = ["units", "standards", "designs", "thickness", "finish"] as const;
 
 const problemsOf = (error: z.ZodError): Problem[] =>
   error.issues.flatMap(meant).map((i) => ({ path: pathText(i.path), message: explain(i) }));

@@ -35,7 +35,8 @@ function saidForAll(recipe: Recipe, { finish, thickness }: Own): Options {
 }
 
 /** The line that stands at a place of the job; undefined where that cannot be made. */
-export const lineAt = (lines: WorkedLine[], at: number): WorkedLine | undefined => lines.find((l) => l.at === at);
+export const lineAt = (lines: WorkedLine[], at: number): WorkedLine | undefined =>
+  lines[at]?.at === at ? lines[at] : lines.find((l) => l.at === at);
 
 const shapes = new WeakMap<JobLine, { finish: Own["finish"]; thickness: Own["thickness"]; shape: Shape }>();
 /** Shapes by what was asked, so that the same asked again (an undo, another line) is not worked out again. */

@@ -155,6 +155,16 @@ export function useOpenJob(
     [own, newest, carry, send],
   );
 
+  // The same as long as nothing of the maker's own changes: rows of lines are not drawn again for another line's sake.
+  const standards = useMemo(
+    () => [...STANDARDS, ...shown.standards, ...own.filter((s) => !shown.standards.some((x) => x.id === s.id))],
+    [shown.standards, own],
+  );
+  const designs = useMemo(
+    () => [...shown.designs, ...newest.filter((d) => !shown.designs.some((x) => x.recipe.id === d.recipe.id))],
+    [shown.designs, newest],
+  );
+
   const desk = useMemo(
     (): Desk => ({
       id: stored.id,
@@ -185,12 +195,12 @@ export function useOpenJob(
         setMoves(new Map());
         send({ undo: true });
       },
-      standards: [...STANDARDS, ...shown.standards, ...own.filter((s) => !shown.standards.some((x) => x.id === s.id))],
-      designs: [...shown.designs, ...newest.filter((d) => !shown.designs.some((x) => x.recipe.id === d.recipe.id))],
+      standards,
+      designs,
       newest,
       measure: (m) => act({ do: "read", reading: { ...m, at: new Date().toISOString() } }, "reading"),
     }),
-    [stored.id, shown, worked, problem, keeping, line, lit, moves, own, newest, carry, send, act],
+    [stored.id, shown, worked, problem, keeping, line, lit, moves, standards, designs, newest, carry, send, act],
   );
 
   // What hangs on the layout follows when the page has been drawn, so that typing is never held up by it.

@@ -1,18 +1,19 @@
 "use client";
-import type { Design } from "@/core/designs/design";
+import { memo, useMemo } from "react";
 import { suits } from "@/core/job/find";
+import type { JobLine } from "@/core/line/line";
 import { RECIPES } from "@/core/recipes";
-import type { Standard } from "@/core/standards/standard";
-import { useDesk } from "@/ui/desk/useDesk";
+import { type Desk, useDesk } from "@/ui/desk/useDesk";
 import { NumberField } from "@/ui/parts/NumberField";
 import { Pick } from "@/ui/parts/Pick";
-import { TakeOut } from "./Said";
+import { MOST_SHOWN, useShown, WhichShown } from "@/ui/parts/Shown";
 
 /** What is wanted, line by line. */
 export function Wanted() {
-  const desk = useDesk();
-  const { job, worked } = desk;
-  const of = (id: string) => desk.standards.find((s) => s.id === id)!;
+  const { job, worked, standards, designs, problem, act } = useDesk();
+  const { lines } = job;
+  const shown = useShown(lines.length);
+  const choices = useMemo(() => choicesOf({ standards, designs }), [standards, designs]);
   return (
     <>
       <h2 className="small-head">Wanted</h2>
@@ -25,61 +26,121 @@ export function Wanted() {
           <col className="w-20" />
         </colgroup>
         <tbody>
-          {job.lines.map((l, at) => (
-            <tr key={at}>
-              <td className="w-20">
-                <NumberField
-                  label={`Quantity of line ${at + 1}`}
-                  value={l.quantity}
-                  onSettle={(quantity) => desk.act({ do: "change line", at, to: { quantity } }, `line ${at}`)}
-                  className="w-16 text-[1.13rem] font-semibold"
-                />
-              </td>
-              <td>
-                <Pick
-                  label={`Item of line ${at + 1}`}
-                  value={l.item}
-                  options={itemsOf(of(l.standard), l.size, desk.designs)}
-                  onPick={(item) => desk.act({ do: "change line", at, to: { item } }, `line ${at}`)}
-                />
-                {worked.faults
-                  .filter((f) => f.at === at)
-                  .map((f) => (
-                    <p key={at} role="alert" className="text-[.87rem] text-madder">
-                      cannot be made: {f.message}
-                    </p>
-                  ))}
-              </td>
-              <td>
-                <Pick
-                  label={`Standard of line ${at + 1}`}
-                  value={l.standard}
-                  options={desk.standards.map((s) => [s.id, s.name])}
-                  onPick={(standard) =>
-                    desk.act({ do: "change line", at, to: { standard, size: of(standard).defaultSize } }, `line ${at}`)
-                  }
-                />
-              </td>
-              <td>
-                <Pick
-                  label={`Size of line ${at + 1}`}
-                  value={l.size}
-                  options={Object.entries(of(l.standard).sizes).map(([id, s]) => [id, s.name])}
-                  onPick={(size) => desk.act({ do: "change line", at, to: { size } }, `line ${at}`)}
-                />
-              </td>
-              <TakeOut what={`line ${at + 1}`} act={{ do: "remove line", at }} field={`line ${at}`} />
-            </tr>
-          ))}
+          {lines.slice(shown.from, shown.from + MOST_SHOWN).map((line, i) => {
+            const at = shown.from + i;
+            return (
+              <Row
+                key={at}
+                line={line}
+                at={at}
+                choices={choices}
+                fault={worked.faults.find((f) => f.at === at)?.message}
+                refused={problem?.field === `line ${at}` ? problem.message : undefined}
+                act={act}
+              />
+            );
+          })}
         </tbody>
       </table>
+      <WhichShown {...shown} />
     </>
   );
 }
 
-/** The items a standard can have, for a line's choice. */
-function itemsOf(standard: Standard, size: string, designs: Design[]): [string, string][] {
-  return [...RECIPES, ...designs.map((d) => d.recipe)]
-    .filter((r) => suits(r, standard, size))
-    .map((r) => [r.id, r.name]);
+type Choices = ReturnType<typeof choicesOf>;
+
+/** What a line can be, worked out once for all of them. */
+function choicesOf({ standards, designs }: { standards: Desk["standards"]; designs: Desk["designs"] }) {
+  const known = new Map<string, [string, string][]>();
+  const of = (id: string) => standards.find((s) => s.id === id)!;
+  return {
+    of,
+    standards: standards.map((s): [string, string] => [s.id, s.name]),
+    items: ({ standard, size }: JobLine): [string, string][] => {
+      const key = `${standard} ${size}`;
+      const found =
+        known.get(key) ??
+        [...RECIPES, ...designs.map((d) => d.recipe)]
+          .filter((r) => suits(r, of(standard), size))
+          .map((r): [string, string] => [r.id, r.name]);
+      known.set(key, found);
+      return found;
+    },
+  };
 }
+const Row = memo(function Row({
+  line,
+  at,
+  choices,
+  fault,
+  refused,
+  act,
+}: {
+  line: JobLine;
+  at: number;
+  choices: Choices;
+  /** Why it cannot be made. */
+  fault?: string;
+  /** What was asked of it and is not done. */
+  refused?: string;
+  act: Desk["act"];
+}) {
+  const n = at + 1;
+  const change = (to: Partial<JobLine>) => act({ do: "change line", at, to }, `line ${at}`);
+  const standard = choices.of(line.standard);
+  return (
+    <tr>
+      <td className="w-20">
+        <NumberField
+          label={`Quantity of line ${n}`}
+          value={line.quantity}
+          onSettle={(quantity) => change({ quantity })}
+          className="w-16 text-[1.13rem] font-semibold"
+        />
+      </td>
+      <td>
+        <Pick
+          label={`Item of line ${n}`}
+          value={line.item}
+          options={choices.items(line)}
+          onPick={(item) => change({ item })}
+        />
+        {fault !== undefined && (
+          <p role="alert" className="text-[.87rem] text-madder">
+            cannot be made: {fault}
+          </p>
+        )}
+      </td>
+      <td>
+        <Pick
+          label={`Standard of line ${n}`}
+          value={line.standard}
+          options={choices.standards}
+          onPick={(id) => change({ standard: id, size: choices.of(id).defaultSize })}
+        />
+      </td>
+      <td>
+        <Pick
+          label={`Size of line ${n}`}
+          value={line.size}
+          options={Object.entries(standard.sizes).map(([id, s]) => [id, s.name])}
+          onPick={(size) => change({ size })}
+        />
+      </td>
+      <td className="text-right">
+        <button
+          className="quiet whitespace-nowrap"
+          aria-label={`Take out line ${n}`}
+          onClick={() => act({ do: "remove line", at })}
+        >
+          take out
+        </button>
+        {refused !== undefined && (
+          <p role="alert" className="text-[.87rem] text-madder">
+            {refused}
+          </p>
+        )}
+      </td>
+    </tr>
+  );
+});

@@ -4,16 +4,19 @@ import { lineAt } from "@/core/line/shapes";
 import { recipeOf } from "@/core/designs/design";
 import type { Desk } from "@/ui/desk/useDesk";
 import { OptionList } from "@/ui/parts/OptionList";
+import { MOST_SHOWN, useShown, WhichShown } from "@/ui/parts/Shown";
 import { CompareJoints } from "./CompareJoints";
 
 /** The job's lines, each with how it stands; one that cannot be made among them. */
 export function LineList({ desk }: { desk: Desk }) {
   const { worked, line, job } = desk;
+  const shown = useShown(job.lines.length, line);
   return (
     <>
       <h2 className="small-head mb-1.5">Lines</h2>
       <ul>
-        {job.lines.map((l, at) => {
+        {job.lines.slice(shown.from, shown.from + MOST_SHOWN).map((l, i) => {
+          const at = shown.from + i;
           const found = worked.findings.filter((f) => f.line === at);
           const shape = lineAt(worked.lines, at)?.shape;
           const stop = found.some((f) => f.state === "stop") || !shape;
@@ -45,6 +48,7 @@ export function LineList({ desk }: { desk: Desk }) {
           );
         })}
       </ul>
+      <WhichShown {...shown} />
     </>
   );
 }
