@@ -68,9 +68,9 @@ function Jobs({ jobs }: { jobs: JobSummary[] }) {
             carry a copy off
           </a>
           {isOpen() && (
-            <a className="quiet ml-4" href="/door">
+            <Link prefetch={false} className="quiet ml-4" href="/door">
               who is in
-            </a>
+            </Link>
           )}
         </p>
       )}
