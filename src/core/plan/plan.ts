@@ -3,6 +3,9 @@ import type { WorkedJob } from "@/core/job/worked";
 import type { LayoutResult } from "@/core/layout/layout";
 import { type Calendar, calendar, clockText } from "./calendar";
 import type { Operation } from "@/core/work/operation";
+import { push } from "./lists";
+import { Ready } from "./ready";
+import { Usage } from "./usage";
 import { operations } from "@/core/work/operations";
 import { toMm } from "@/core/length/format";
 import { partKey } from "@/core/line/line";
@@ -60,7 +63,7 @@ export function planOf(worked: WorkedJob, layout: LayoutResult): Plan {
 /** How long the rest of the job takes after each operation starts, at least. */
 function tails(ops: Operation[]): Map<string, number> {
   const next = new Map<string, Operation[]>();
-  for (const o of ops) for (const a of o.after) next.set(a, [...(next.get(a) ?? []), o]);
+  for (const o of ops) for (const a of o.after) push(next, a, o);
   const tail = new Map<string, number>();
   for (const o of [...ops].reverse())
     tail.set(o.id, o.minutes + o.wait + Math.max(0, ...(next.get(o.id) ?? []).map((n) => tail.get(n.id) ?? 0)));
@@ -87,48 +90,30 @@ function scheduleInOrder(
   { people }: Workshop,
 ): Planned[] {
   const done = new Map<string, Planned>();
-  const busy = new Map<string, [number, number][]>();
-  const hands: [number, number][] = [];
-  const left = new Set(ops);
+  const busy = new Map<string, Usage>();
+  const hands = new Usage();
   const capacity = (station: string) => (MANNED.includes(station) ? people : 1);
-  while (left.size > 0) {
-    const ready = [...left].filter((o) => o.after.every((a) => done.has(a)));
-    if (ready.length === 0)
-      throw new PlanError(`operations wait for each other: ${[...left].map((o) => o.id).join(", ")}`);
-    const o = ready.reduce((a, b) => (weight(b) > weight(a) ? b : a));
+  const ready = new Ready(ops, weight);
+  for (let o = ready.take(); o; o = ready.take()) {
     const earliest = Math.max(0, ...o.after.map((a) => cal.toWorked(done.get(a)!.endsAt + done.get(a)!.wait)));
-    const lane = busy.get(o.station) ?? [];
+    const station = busy.get(o.station) ?? new Usage();
+    busy.set(o.station, station);
     const wanted = Math.min(o.people, people);
-    const from = firstFree(earliest, o.minutes, [
-      { spans: lane, most: capacity(o.station) },
-      { spans: hands, most: people - wanted + 1 },
-    ]);
-    const span: [number, number] = [from, from + o.minutes];
-    busy.set(o.station, [...lane, span]);
-    for (let i = 0; i < wanted; i++) hands.push(span);
-    done.set(o.id, { ...o, startsAt: cal.toClock(span[0], "start"), endsAt: cal.toClock(span[1], "end") });
-    left.delete(o);
+    let from = earliest;
+    for (let before = -1; before !== from;) {
+      before = from;
+      from = hands.firstFree(station.firstFree(from, o.minutes, capacity(o.station)), o.minutes, people - wanted + 1);
+    }
+    station.use(from, from + o.minutes, 1);
+    hands.use(from, from + o.minutes, wanted);
+    done.set(o.id, { ...o, startsAt: cal.toClock(from, "start"), endsAt: cal.toClock(from + o.minutes, "end") });
+    ready.finish(o);
   }
+  if (done.size < ops.length)
+    throw new PlanError(
+      `operations wait for each other: ${ops.filter((o) => !done.has(o.id)).map((o) => o.id).slice(0, 20).join(", ")}`, // prettier-ignore
+    );
   return [...done.values()];
-}
-
-/** The first worked minute from `earliest` at which every resource has room for `minutes`. */
-function firstFree(
-  earliest: number,
-  minutes: number,
-  resources: { spans: [number, number][]; most: number }[],
-): number {
-  const starts = [earliest, ...resources.flatMap((r) => r.spans.map((s) => s[1])).filter((t) => t > earliest)].sort(
-    (a, b) => a - b,
-  );
-  return starts.find((t) =>
-    resources.every(({ spans, most }) => {
-      const over = spans.filter(([a, b]) => a < t + minutes && b > t);
-      return [t, ...over.map((s) => s[0]).filter((s) => s > t)].every(
-        (at) => over.filter(([a, b]) => a <= at && at < b).length < most,
-      );
-    }),
-  )!;
 }
 
 /** The longest of: the longest chain without waiting for stations, the fullest station, all work over all people. */
