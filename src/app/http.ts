@@ -28,6 +28,9 @@ export async function readPath<T extends z.ZodType>(
   return read.data;
 }
 
+/** So many bytes in the unit that says it best. */
+const bytesText = (n: number) => (n < 1024 * 1024 ? `${Math.ceil(n / 1024)} kB` : `${(n / 1024 / 1024).toFixed(1)} MB`);
+
 /** Reads a JSON body as text, stopping as soon as it is larger than `max` bytes. */
 export async function readText(request: Request, max: number): Promise<string> {
   if (!request.headers.get("content-type")?.startsWith("application/json"))
@@ -35,7 +38,9 @@ export async function readText(request: Request, max: number): Promise<string> {
   const declared = Number(request.headers.get("content-length") ?? 0);
   const tooLarge = () =>
     new BadRequest(
-      `${(Math.max(declared, max) / 1024 / 1024).toFixed(0)} MB or more; at most ${max / 1024 / 1024} MB are read`,
+      declared > max
+        ? `read ${bytesText(declared)}; at most ${bytesText(max)} are taken`
+        : `more than ${bytesText(max)}; at most that is taken`,
     );
   if (declared > max) throw tooLarge();
   const chunks: Uint8Array[] = [];

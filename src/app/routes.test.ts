@@ -140,7 +140,7 @@ describe("designs", () => {
     ["a field too many", { recipe, why: "", run: 1 }, /run/],
     ["no recipe", { why: "" }, /recipe/],
     ["not JSON", "{", /not JSON/],
-    ["300 kB", { recipe: { ...recipe, about: "x".repeat(300 * 1024) }, why: "" }, /MB are read/],
+    ["300 kB", { recipe: { ...recipe, about: "x".repeat(300 * 1024) }, why: "" }, /more than 256 kB/],
   ])("%s is refused with its reason and nothing is kept", async (_name, body, reason) => {
     const before = await marks(await designs.GET(get()));
     const reply = await designs.POST(send("POST", body));

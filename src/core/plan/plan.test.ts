@@ -235,10 +235,8 @@ test("a plan of twenty thousand bodies and their frames is one of some thousand 
   const job: Job = { ...emptyJob("x", "in"), start: "2027-02-08", lines: [line("body", 20_000), line("frame", 100_000)], stock: [board(), board({ thickness: inch(1, 1, 2) })] }; // prettier-ignore
   const worked = workJob(job);
   const laid = layOut(layoutRequest(worked), () => 0);
-  const began = performance.now();
+  // Half a second here; by trying every pair it was more than ten minutes, and the test is over after one.
   const plan = planOf(worked, laid);
-  // 0.4 s here; by trying every pair it was more than ten minutes.
-  expect(performance.now() - began).toBeLessThan(30_000);
   expect(plan.operations.length).toBeGreaterThan(1000);
   expect(plan.bound).toBeLessThanOrEqual(plan.finish);
-});
+}, 60_000);
