@@ -1,3 +1,4 @@
+import { oneLine } from "./text";
 import { DxfWriter, point2d, point3d, Units as DxfUnits } from "@tarikjabiri/dxf";
 import { faceOf, partLetter } from "@/core/drawing/face";
 import type { Shape } from "@/core/shape/shape";
@@ -49,7 +50,7 @@ export function itemDxf(shape: Shape): string {
     dxf.addText(
       point3d(0, bottom - 12),
       8,
-      `${partLetter(i)}  ${part.name}  ${part.places.length} off  ${mm(part.size.l)} x ${mm(part.size.w)} x ${mm(part.size.t)} mm`,
+      `${partLetter(i)}  ${oneLine(part.name)}  ${part.places.length} off  ${mm(part.size.l)} x ${mm(part.size.w)} x ${mm(part.size.t)} mm`,
       { layerName: "LABEL" },
     );
   });

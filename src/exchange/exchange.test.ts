@@ -226,4 +226,16 @@ describe("layouts in files", () => {
     expect(pieces.every((r) => !r.what!.startsWith("="))).toBe(true);
     expect(rows.data.filter((r) => r.what === "out")).toHaveLength(1);
   });
+
+  test("names that would be markup, records of a drawing or formulas of a table are text, in each of them", () => {
+    const nasty = '=1+1<script>"\n  0\nLINE\u0000\u2028end';
+    const named = { ...result, request: { ...result.request, blanks: result.request.blanks.map((b) => ({ ...b, name: nasty })), stock: result.request.stock.map((s) => ({ ...s, material: nasty })) } }; // prettier-ignore
+    const plain = readDxf(layoutDxf(result)).entities.length;
+    expect(readDxf(layoutDxf(named)).entities).toHaveLength(plain);
+    const svg = layoutSvg(named, nasty);
+    for (const bad of ["<script", "\u0000", "\u2028"]) expect(svg).not.toContain(bad);
+    expect(new XMLParser({ ignoreAttributes: false }).parse(svg)).toMatchObject({ svg: { title: expect.stringContaining("LINE end") } }); // prettier-ignore
+    const cells = Papa.parse<Record<string, string>>(layoutCsv(named), { header: true }).data.flatMap(Object.values);
+    expect(cells.filter((c) => /^[=+@]/.test(c))).toEqual([]);
+  });
 });

@@ -4,10 +4,9 @@ import Papa from "papaparse";
 import { cutsOf } from "@/core/layout/cuts";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
 import { piecesOf } from "@/core/boards/laid";
+import { escape, oneLine } from "./text";
 
 const mm = (n: number) => Math.round(n / 1e3) / 1e3;
-const escape = (s: string) =>
-  s.replace(/[&<>"]/g, (c) => ({ "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;" })[c]!);
 
 /** Gap between one board and the next in a drawing of all, mm. */
 const GAP = 60;
@@ -64,13 +63,13 @@ export function layoutDxf(result: LayoutResult): string {
       dxf.addText(
         point3d(mm(p.x) + 5, -y - mm(p.y) - mm(p.width) / 2),
         Math.min(12, mm(p.width) / 3),
-        names.get(pieceKey(p.of))!,
+        oneLine(names.get(pieceKey(p.of))!),
         { layerName: "LABEL" },
       );
     }
     for (const o of layout.offcuts) if (o.keep) box(o, "KEEP");
     for (const [a, b] of board.bad ?? []) box({ x: a, y: 0, length: b - a, width: board.width }, "BAD");
-    dxf.addText(point3d(0, -y - mm(board.width) - 28), 18, text, { layerName: "LABEL" });
+    dxf.addText(point3d(0, -y - mm(board.width) - 28), 18, oneLine(text), { layerName: "LABEL" });
   }
   return dxf.stringify();
 }

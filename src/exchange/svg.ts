@@ -1,8 +1,6 @@
 import { faceOf, partLetter } from "@/core/drawing/face";
 import type { Shape } from "@/core/shape/shape";
-
-const escape = (s: string) =>
-  s.replace(/[&<>"]/g, (c) => ({ "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;" })[c]!);
+import { escape } from "./text";
 
 /** Every part of an item, face on at true size (mm), one below the other; a group for each layer, black on white. */
 export function itemSvg(shape: Shape): string {
