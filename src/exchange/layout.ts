@@ -83,5 +83,9 @@ export function layoutCsv(result: LayoutResult): string {
       ...piecesOf(layout).map((p, n) => ({ ...base, row: "piece", number: n + 1, what: names.get(pieceKey(p.of))!, count: 1, settingMm: "", xMm: mm(p.x), yMm: mm(p.y), lengthMm: mm(p.length), widthMm: mm(p.width) })),
     ]; // prettier-ignore
   });
-  return `${Papa.unparse(rows, { newline: "\n", escapeFormulae: true })}\n`;
+  // What begins as a formula is only found out on one line.
+  const plain = rows.map((r) =>
+    Object.fromEntries(Object.entries(r).map(([k, v]) => [k, typeof v === "string" ? oneLine(v) : v])),
+  );
+  return `${Papa.unparse(plain, { newline: "\n", escapeFormulae: true })}\n`;
 }
