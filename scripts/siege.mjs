@@ -131,7 +131,7 @@ async function page(path, at_ = {}) {
 }
 const usable = (p) => p.waitForFunction(() => performance.getEntriesByName("usable").length > 0, undefined, { timeout: 60_000 }); // prettier-ignore
 const quantities = (p) => p.getByRole("textbox", { name: /^Quantity of line/ });
-const settled = (p) => p.waitForFunction(() => !/keeping …|not kept yet/.test(document.body.innerText), undefined, { timeout: 120_000 }); // prettier-ignore
+const settled = (p) => p.waitForFunction(() => !/keeping …|not kept yet/.test(document.body.innerText), undefined, { timeout: 600_000 }); // prettier-ignore
 
 /** Five fields are edited in a browser while the server is killed. */
 async function browser() {
@@ -153,7 +153,8 @@ async function browser() {
       await field.press("Enter");
       typed[n] = value;
       acts++;
-      await wait(30);
+      // About as fast as a person; what waits meanwhile is sent when the server is back.
+      await wait(200);
     }
   })();
   for (let k = 0; k < kills; k++) {
