@@ -20,6 +20,7 @@ test("two screens on one job: each sees what the other does, nothing that is bei
   await expect(quantity(other, 2)).toHaveValue("88");
   await quantity(other, 2).press("Enter");
   await expect(quantity(page, 2)).toHaveValue("88");
+  await quantity(page, 1).blur();
   await page.locator("body").press("z");
   await expect(quantity(other, 1)).toHaveValue("4");
   await expect(quantity(page, 2)).toHaveValue("88");
