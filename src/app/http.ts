@@ -29,7 +29,8 @@ export async function readPath<T extends z.ZodType>(
 }
 
 /** So many bytes in the unit that says it best. */
-const bytesText = (n: number) => (n < 1024 * 1024 ? `${Math.ceil(n / 1024)} kB` : `${Number((n / 1024 / 1024).toFixed(1))} MB`);
+const bytesText = (n: number) =>
+  n < 1024 * 1024 ? `${Math.ceil(n / 1024)} kB` : `${Number((n / 1024 / 1024).toFixed(1))} MB`;
 
 /** Reads a JSON body as text, stopping as soon as it is larger than `max` bytes. */
 export async function readText(request: Request, max: number): Promise<string> {
