@@ -10,7 +10,10 @@ import { build, chromium, install, say, serve } from "./steps.mjs";
 const PARTS = { clients, browser, two, crowd, queue, long, large };
 const words = process.argv.slice(2);
 const small = words.includes("small");
-const named = words.filter((w) => w !== "small");
+const fewer = words.find((w) => w.startsWith("kills="));
+const named = words.filter((w) => w !== "small" && w !== fewer);
+/** How many kills: all, three for a small siege, or as many as were asked for with `kills=`. */
+const killsOf = (all) => (fewer ? Number(fewer.slice(6)) : small ? 3 : all);
 const PORT = 4185;
 const DB = "test-results/siege.db";
 
@@ -88,7 +91,7 @@ function whole() {
 
 /** Four clients strike out boards one after another while the server is killed: none is lost, none is struck out twice. */
 async function clients() {
-  const kills = small ? 3 : 1000;
+  const kills = killsOf(1000);
   await fresh();
   const id = await make("clients", [body()], [1, 2, 3, 4].map(() => ({ ...BOARD, source: "yard", price: 0, available: 100_000 }))); // prettier-ignore
   let on = true;
@@ -135,7 +138,7 @@ const settled = (p) => p.waitForFunction(() => !/keeping …|not kept yet/.test(
 
 /** Five fields are edited in a browser while the server is killed. */
 async function browser() {
-  const kills = small ? 3 : 300;
+  const kills = killsOf(300);
   await fresh();
   const id = await make(
     "browser",
