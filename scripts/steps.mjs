@@ -63,9 +63,9 @@ export function build() {
       "src/workers/worker.ts",
       "--bundle",
       "--platform=node",
-      "--format=esm",
+      "--format=cjs",
       "--target=node20",
-      "--outfile=dist/worker.mjs",
+      "--outfile=dist/worker.cjs",
       "--external:highs",
       "--log-level=warning",
     ]);

@@ -25,6 +25,8 @@ const THREADS = Math.max(2, availableParallelism());
 const MOST_WAITING = 64;
 /** A group that is not answered in so many ms is not answered at all: the search ends itself long before. */
 const LONGEST = 120_000;
+/** A search that was told to end and has not after so many ms is ended with its thread. */
+const STUBBORN = 5000;
 /** MB one thread may take. */
 const MOST_MEMORY = 1024;
 
@@ -32,7 +34,7 @@ const held = globalThis as { rundikPool?: Piscina; rundikTurns?: Turns; rundikAn
 
 function pool(): Piscina {
   held.rundikPool ??= new Piscina({
-    filename: join(process.cwd(), "dist/worker.mjs"),
+    filename: join(process.cwd(), "dist/worker.cjs"),
     maxThreads: THREADS,
     idleTimeout: 30_000,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY },
@@ -48,7 +50,7 @@ export class LayoutLimit extends Error {
 
 interface How<P> {
   hear?: (p: P) => void;
-  /** Aborted, it stops the thread at once. */
+  /** Aborted, the search is told to end, and its thread is ended where it does not. */
   signal?: AbortSignal;
   /** Aborted, what is best so far is the answer. */
   enough?: AbortSignal;
@@ -112,12 +114,23 @@ async function runOnThread<N extends TaskName>(
   const looks = setInterval(look, 100);
   const clock = within === undefined ? undefined : setTimeout(asked, within);
   const late = AbortSignal.timeout(LONGEST);
+  // Told to end, a search ends itself in a moment: a thread that is ended takes what it had loaded with it, and one that is ended
+  // while it loads has taken the whole program along.
+  const stop = new AbortController();
+  let patience: ReturnType<typeof setTimeout> | undefined;
+  const hungUp = () => {
+    asked();
+    patience = setTimeout(() => stop.abort(), STUBBORN);
+  };
+  signal?.addEventListener("abort", hungUp);
+  if (signal?.aborted) hungUp();
   try {
     const answer = (await pool().run(
       { name, ask: question, port: port2, enough: flag },
-      { transferList: [port2] as never, signal: signal ? AbortSignal.any([signal, late]) : late },
+      { transferList: [port2] as never, signal: AbortSignal.any([stop.signal, late]) },
     )) as Tasks[N]["answer"];
     await ended;
+    signal?.throwIfAborted();
     return { answer, ...(cut ? { cut } : {}) };
   } catch (e) {
     if (late.aborted)
@@ -128,6 +141,8 @@ async function runOnThread<N extends TaskName>(
   } finally {
     clearInterval(looks);
     clearTimeout(clock);
+    clearTimeout(patience);
+    signal?.removeEventListener("abort", hungUp);
     enough?.removeEventListener("abort", asked);
     port1.close();
   }

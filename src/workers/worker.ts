@@ -2,22 +2,25 @@ import { platform, setPriority } from "node:os";
 import type { MessagePort } from "node:worker_threads";
 import { layGroup } from "@/core/layout/lay";
 import { highsSolver } from "./highs";
+import type { LpSolver } from "@/core/layout/lp";
 import type { TaskName, Tasks } from "./tasks";
 
 // A search gives way to whoever types: on Linux this is of the thread alone.
 if (platform() === "linux") setPriority(10);
 
-const lp = await highsSolver();
+/** Loaded once a thread, with its first task. */
+let solver: ReturnType<typeof highsSolver> | undefined;
 
 type Run<N extends TaskName> = (
   ask: Tasks[N]["ask"],
   watch: { hear(p: Tasks[N]["progress"]): void; goOn(): boolean },
+  lp: LpSolver,
 ) => Tasks[N]["answer"];
 
-/** Runs in a worker thread: one task at a time, telling its progress on the port. A cancel ends the thread. */
-const RUN: { [N in TaskName]: Run<N> } = { group: (ask, watch) => layGroup(ask, watch, lp) };
+/** Runs in a worker thread: one task at a time, telling its progress on the port. A cancel tells it to end. */
+const RUN: { [N in TaskName]: Run<N> } = { group: (ask, watch, lp) => layGroup(ask, watch, lp) };
 
-export default function run({
+export default async function run({
   name,
   ask,
   port,
@@ -28,9 +31,10 @@ export default function run({
   port: MessagePort;
   /** Set to 1 when what is best so far will do. */
   enough: Int32Array;
-}): Tasks[TaskName]["answer"] {
+}): Promise<Tasks[TaskName]["answer"]> {
   try {
-    return RUN[name](ask, { hear: (p) => port.postMessage(p), goOn: () => Atomics.load(enough, 0) === 0 });
+    const lp = await (solver ??= highsSolver());
+    return RUN[name](ask, { hear: (p) => port.postMessage(p), goOn: () => Atomics.load(enough, 0) === 0 }, lp);
   } finally {
     port.postMessage(null);
     port.close();

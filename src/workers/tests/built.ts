@@ -6,8 +6,8 @@ export const workerBuilt = (): void =>
     entryPoints: ["src/workers/worker.ts"],
     bundle: true,
     platform: "node",
-    format: "esm",
+    format: "cjs",
     target: "node20",
-    outfile: "dist/worker.mjs",
+    outfile: "dist/worker.cjs",
     external: ["highs"],
   });
