@@ -4,7 +4,7 @@ import { build, chromium, install, say, serve } from "./steps.mjs";
 
 /**
  * What happens to what was done when the server is killed, replies are lost, many act at once, and jobs are long: each part says its
- * figures and stops at the first thing that does not hold. `npm run siege` does all of it (an hour), `npm run siege -- crowd` one
+ * figures and stops at the first thing that does not hold. `npm run siege` does all of it, `npm run siege -- crowd` one
  * part, `-- small` a little of each, as `npm test` does. Everything stays on this machine.
  */
 const PARTS = { clients, browser, two, crowd, queue, long, large };
