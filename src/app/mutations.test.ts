@@ -75,6 +75,7 @@ function samples(id: string): Sent[] {
     sent("jobs/[id]/layout/[file]", "GET", undefined, { ...of, file: "boards.csv" }),
     ...Object.entries(ACTS).map(([kind, a]) => sent("jobs/[id]/act", "POST", { key: `s-1.${kind.length}`, revision: 0, act: { do: kind, ...a } }, of)), // prettier-ignore
     sent("jobs/[id]/act", "POST", { undo: true }, of),
+    sent("jobs/[id]/act", "POST", { loaded: 0, acts: [{ key: "s-1.9", revision: 0, act: { do: "name", name: "Moor" } }, { undo: true }] }, of), // prettier-ignore
     sent("designs", "GET"),
     sent("designs", "POST", { recipe, why: "x" }),
     sent("designs", "PATCH", { id: "moor-rim", mark: 1, note: "warped" }),

@@ -6,6 +6,7 @@ import type { StoredJob } from "@/core/job/stored";
 import { admit } from "@/core/trial/trial";
 import { type Change, changesBetween, takenBack } from "@/core/job/change";
 import { jobProblems } from "@/core/job/file";
+import { JobFileError } from "@/core/problem/problem";
 import { collides, screenOf } from "@/core/job/collide";
 import { randomUUID } from "node:crypto";
 import type { Db } from "./database";
@@ -39,6 +40,8 @@ function asNow(_key: string, value: unknown): unknown {
 
 /** How many things done to a job are known by their keys. */
 const KEPT_DONE = 5000;
+/** Something asked for by its key: done to the job as it was seen at a revision, or the last thing taken back. */
+export type Asked = { key?: string | undefined } & ({ revision: number; act: Act } | { undo: true });
 /** So far back acts of a job can be taken back. */
 const KEPT_CHANGES = 500;
 
@@ -194,6 +197,41 @@ export function jobStore(db: Db) {
   const seenBy = (key: string, loaded: number | undefined): Screen =>
     loaded === undefined ? ANYBODY : { name: screenOf(key), loaded };
 
+  /**
+   * Does one thing to a job, as it was seen at a revision. Asked again with the same key it is not done again. `loaded` is the
+   * revision the screen came with: what it may take back besides its own.
+   * @throws StaleError, NoJobError, JobFileError; then nothing is changed.
+   */
+  const act = writing(
+    (id: number, seen: number, act: Act, key: string = `${randomUUID()}.0`, loaded?: number): StoredJob => {
+      const screen = seenBy(key, loaded);
+      const stored = load(id, screen);
+      if (sql.done.get(id, key)) return stored;
+      stands(stored, seen, act, key);
+      const next = admit(carryOut(stored.job, act));
+      keep(stored, next, key, JSON.stringify(act), actText(act, stored.job), changesBetween(stored.job, next));
+      return load(id, screen);
+    },
+  );
+
+  /**
+   * Takes back what the screen did last, whatever others did to other things since; with nothing to take back the job stays as it is.
+   * @throws StaleError when what it did is not there any more.
+   */
+  const undo = writing((id: number, key: string = `${randomUUID()}.0`, loaded?: number): StoredJob => {
+    const screen = seenBy(key, loaded);
+    const stored = load(id, screen);
+    if (sql.done.get(id, key)) return stored;
+    const last = lastOf(id, screen);
+    if (!last) return stored;
+    const before = takenBack(stored.job, JSON.parse(last.change) as Change[]);
+    if (!before || jobProblems(before).length > 0)
+      throw new StaleError(`${last.what} was changed elsewhere meanwhile; it cannot be taken back`);
+    sql.takeBack.run(id, last.key);
+    keep(stored, before, key, last.act, null, null);
+    return load(id, screen);
+  });
+
   return {
     list: () => sql.list.all(),
     load,
@@ -209,38 +247,25 @@ export function jobStore(db: Db) {
       writeParts(id, job);
       return load(id);
     }),
+    act,
+    undo,
     /**
-     * Does one thing to a job, as it was seen at a revision. Asked again with the same key it is not done again. `loaded` is the
-     * revision the screen came with: what it may take back besides its own.
-     * @throws StaleError, NoJobError, JobFileError; then nothing is changed.
+     * Does several things in their order, as far as they hold; `did` is how many. What does not hold ends it, and is thrown
+     * where it is the first.
+     * @throws as `act` and `undo`; then nothing is changed.
      */
-    act: writing(
-      (id: number, seen: number, act: Act, key: string = `${randomUUID()}.0`, loaded?: number): StoredJob => {
-        const screen = seenBy(key, loaded);
-        const stored = load(id, screen);
-        if (sql.done.get(id, key)) return stored;
-        stands(stored, seen, act, key);
-        const next = admit(carryOut(stored.job, act));
-        keep(stored, next, key, JSON.stringify(act), actText(act, stored.job), changesBetween(stored.job, next));
-        return load(id, screen);
-      },
-    ),
-    /**
-     * Takes back what the screen did last, whatever others did to other things since; with nothing to take back the job stays as it is.
-     * @throws StaleError when what it did is not there any more.
-     */
-    undo: writing((id: number, key: string = `${randomUUID()}.0`, loaded?: number): StoredJob => {
-      const screen = seenBy(key, loaded);
-      const stored = load(id, screen);
-      if (sql.done.get(id, key)) return stored;
-      const last = lastOf(id, screen);
-      if (!last) return stored;
-      const before = takenBack(stored.job, JSON.parse(last.change) as Change[]);
-      if (!before || jobProblems(before).length > 0)
-        throw new StaleError(`${last.what} was changed elsewhere meanwhile; it cannot be taken back`);
-      sql.takeBack.run(id, last.key);
-      keep(stored, before, key, last.act, null, null);
-      return load(id, screen);
+    all: writing((id: number, asked: Asked[], loaded?: number): StoredJob & { did: number } => {
+      let stored: StoredJob | undefined;
+      let did = 0;
+      for (const a of asked)
+        try {
+          stored = "undo" in a ? undo(id, a.key, loaded) : act(id, a.revision, a.act, a.key, loaded);
+          did++;
+        } catch (e) {
+          if (!stored || !(e instanceof StaleError || e instanceof JobFileError)) throw e;
+          break;
+        }
+      return { ...(stored ?? load(id)), did };
     }),
     remove: (id: number) => {
       const { changes } = sql.remove.run(id);

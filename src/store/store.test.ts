@@ -23,6 +23,8 @@ const job: Job = {
   stock: [{ form: "pack", material: "nail", pack: 500, price: 6, available: null, source: "buy" }],
 };
 
+const quantity = (at: number, n: number): Act => ({ do: "change line", at, to: { quantity: n } });
+
 test("what is kept comes back the same, and every act can be taken back", () => {
   const db = openDatabase(":memory:");
   const store = jobStore(db);
@@ -135,10 +137,26 @@ test("asked again with the same key, an act and an undo are answered and not don
   expect(store.act(id, 0, add, "one.1")).toMatchObject({ revision: 2, job });
 });
 
+test("several things are done in their order as far as they hold; none is done when the first does not", () => {
+  const store = jobStore(openDatabase(":memory:"));
+  const { id } = store.create(job);
+  const all = [
+    { key: "one.1", revision: 0, act: quantity(0, 11) },
+    { key: "one.2", revision: 0, act: { do: "add line", line: job.lines[0]! } as Act },
+    { key: "one.3", undo: true as const },
+    { key: "one.4", revision: 0, act: quantity(7, 1) },
+    { key: "one.5", revision: 0, act: quantity(0, 12) },
+  ];
+  // Also when they are sent again because the answer was lost.
+  for (let i = 0; i < 2; i++)
+    expect(store.all(id, all)).toMatchObject({ did: 3, revision: 3, job: { lines: [{ quantity: 11 }] } });
+  expect(() => store.all(id, all.slice(3))).toThrow(/lines\[7\]: there is no such line/);
+  expect(store.load(id)).toMatchObject({ revision: 3, job: { lines: [{ quantity: 11 }] } });
+});
+
 test("two screens: what touches another thing is done to the newer job, what touches the same is refused by name", () => {
   const store = jobStore(openDatabase(":memory:"));
   const { id } = store.create({ ...job, lines: [job.lines[0]!, { ...job.lines[0]!, size: "medium" }] });
-  const quantity = (at: number, n: number): Act => ({ do: "change line", at, to: { quantity: n } });
   store.act(id, 0, quantity(0, 11), "left.1");
   store.act(id, 0, quantity(0, 12), "left.2");
   expect(store.act(id, 0, quantity(1, 21), "right.1").job.lines.map((l) => l.quantity)).toEqual([12, 21]);
@@ -156,7 +174,6 @@ test("two screens: what touches another thing is done to the newer job, what tou
 test("undo takes back what this screen did last, whatever others did to other things since, and nobody else's", () => {
   const store = jobStore(openDatabase(":memory:"));
   const { id } = store.create({ ...job, lines: [job.lines[0]!, { ...job.lines[0]!, size: "medium" }] });
-  const quantity = (at: number, n: number): Act => ({ do: "change line", at, to: { quantity: n } });
   const lines = () => store.load(id).job.lines.map((l) => `${l.size} ${l.quantity}`);
   store.act(id, 0, { do: "name", name: "Before" }, "old.1", 0);
   store.act(id, 1, quantity(0, 11), "left.1", 1);

@@ -8,3 +8,6 @@ export interface StoredJob {
   /** What the next undo would take back, if anything. */
   undo: string | null;
 }
+
+/** So many acts are done in one request: with more, others would wait for it. */
+export const MOST_AT_ONCE = 20;

@@ -66,6 +66,22 @@ test("while the server is out nothing is lost: all of it waits, is said, and is 
   expect(quantities(server.kept.job)).toEqual([11, 21]);
 });
 
+test("what has waited goes together; of it only what does not hold is dropped, and what came after is kept", async () => {
+  const desk = open();
+  server.elsewhere(setQuantity(1, 99));
+  server.hold();
+  act(() => {
+    for (let n = 1; n <= 50; n++) desk().act(n === 25 ? setQuantity(1, 5) : setQuantity(0, n));
+  });
+  server.release();
+  await settled(desk);
+  // One by itself, twenty, three before what was refused, that one twice, and the rest.
+  expect(server.requests).toBe(6);
+  expect(desk().keeping.dropped.map((d) => d.what)).toEqual([{ act: setQuantity(1, 5) }]);
+  expect(quantities(server.kept.job)).toEqual([50, 99]);
+  expect(desk().job).toEqual(server.kept.job);
+});
+
 test("what waits is tried on after its page is left", async () => {
   jest.useFakeTimers();
   const { result, unmount } = renderHook(() => useOpenJob(server.kept, { standards: [], designs: [] }));

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Act } from "@/core/job/acts";
 import { dependsOn } from "@/core/job/collide";
 import type { Job } from "@/core/job/job";
-import type { StoredJob } from "@/core/job/stored";
+import { MOST_AT_ONCE, type StoredJob } from "@/core/job/stored";
 import { askServer, NoAnswer, Refused } from "@/ui/parts/askServer";
 import { useFollow } from "./useFollow";
 import { forget, nextKey, remember, screenName, type Waiting, waitingFor } from "./waiting";
@@ -32,11 +32,13 @@ export interface Keeping {
 }
 
 const RETRY = 4000;
+/** So many characters of acts go in one request, but for an act that is longer by itself. */
+const LARGEST_TOGETHER = 500_000;
 /** What another page left waiting for so long is taken up here: that page is closed. */
 const LEFT_BEHIND = 15_000;
 
 /**
- * Sends what was done to the server, one after another, in the order it was done. Each has a key, so that a reply that was lost
+ * Sends what was done to the server in the order it was done: what waits meanwhile together. Each has a key, so that a reply that was lost
  * does no harm: asked again, the server answers and does nothing twice. While the server does not answer it waits, over a
  * reload and a closed tab too, and is tried again. What is refused is dropped by name, with what stood on it; `adopt` is given the
  * job as it is kept when that is another than the one shown.
@@ -85,18 +87,24 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
           await follow();
           continue;
         }
-        const { key, seen, what } = next;
-        const reply = await ask(stored.id, "/act", { key, loaded: stored.revision, revision: seen, ...what });
-        const kept = "error" in reply ? await ask(stored.id, asker) : reply;
-        done(next);
-        if ("error" in reply) {
-          const lost = [next, ...pending.current.filter((p) => standsOn(p.what, what))];
+        const asked = together(pending.current);
+        const reply = await ask<StoredJob & { did: number }>(stored.id, "/act", {
+          loaded: stored.revision,
+          acts: asked.map(({ key, seen, what }) => ({ key, revision: seen, ...what })),
+        });
+        const refused = "error" in reply;
+        const kept = refused ? await ask(stored.id, asker) : reply;
+        const gone = asked.slice(0, refused ? 1 : reply.did);
+        gone.forEach(done);
+        if (refused) {
+          const lost = [next, ...pending.current.filter((p) => standsOn(p.what, next.what))];
           lost.forEach(done);
           setDropped((all) => [...all, ...lost.map((l) => ({ what: l.what, why: reply.error }))]);
         }
         if (!("error" in kept)) {
-          // More than one further: somebody else did something too.
-          differs.current ||= "error" in reply || "undo" in what || kept.revision !== newest.current + 1;
+          // Further than what was sent: somebody else did something too.
+          differs.current ||=
+            refused || gone.some((g) => "undo" in g.what) || kept.revision !== newest.current + gone.length;
           newest.current = kept.revision;
           setUndoes(kept.undo);
           if (pending.current.length === 0) {
@@ -184,10 +192,19 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
 const standsOn = (later: Sent, refused: Sent): boolean =>
   "undo" in later || "undo" in refused || dependsOn(later.act as Act, refused.act as Act);
 
+/** What of all that waits goes in one request: few enough, and small enough, to be answered soon. */
+function together(waiting: Waiting[]): Waiting[] {
+  let size = 0;
+  const some = waiting
+    .slice(0, MOST_AT_ONCE)
+    .filter((w) => (size += JSON.stringify(w.what).length) < LARGEST_TOGETHER);
+  return some.length > 0 ? some : waiting.slice(0, 1);
+}
+
 /** The job as it is kept after what was asked, or why it was refused. @throws NoAnswer */
-async function ask(id: number, what = "", body?: object): Promise<StoredJob | { error: string }> {
+async function ask<T extends StoredJob>(id: number, what = "", body?: object): Promise<T | { error: string }> {
   try {
-    return await askServer<StoredJob>(`/api/jobs/${id}${what}`, body && { method: "POST", body });
+    return await askServer<T>(`/api/jobs/${id}${what}`, body && { method: "POST", body });
   } catch (e) {
     if (e instanceof Refused) return { error: e.message };
     throw e;

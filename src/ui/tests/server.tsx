@@ -18,6 +18,8 @@ export class Server {
   kept: StoredJob;
   out = false;
   seen: Asked[] = [];
+  /** How often something was asked to be done. */
+  requests = 0;
   private let: (() => void)[] = [];
   private holding = false;
   private changes: Change[][] = [];
@@ -48,13 +50,25 @@ export class Server {
     if (this.out) throw new TypeError("fetch failed");
     if (url.startsWith("/api/layout")) return init?.method === "DELETE" ? {} : this.layout(init!);
     if (!url.endsWith("/act")) return says(200, this.kept);
-    const asked = JSON.parse(init!.body) as Asked;
+    this.requests++;
+    let did = 0;
+    for (const asked of (JSON.parse(init!.body) as { acts: Asked[] }).acts) {
+      const refused = this.one(asked);
+      if (refused && did === 0) return says(409, { error: refused });
+      if (refused) break;
+      did++;
+    }
+    if (this.lose > 0 && this.lose--) throw new TypeError("the line went dead");
+    return says(200, { ...this.kept, did });
+  };
+  /** Does one thing; why not, where it does not hold. */
+  private one(asked: Asked): string | undefined {
     this.seen.push(asked);
     const { kept } = this;
-    if (this.done.some((d) => d.key === asked.key)) return says(200, kept);
+    if (this.done.some((d) => d.key === asked.key)) return;
     if ("undo" in asked) {
       const job = takenBack(kept.job, this.changes.pop() ?? []);
-      if (!job) return says(409, { error: "the job was changed elsewhere" });
+      if (!job) return "the job was changed elsewhere";
       this.kept = { ...kept, revision: kept.revision + 1, job, undo: null };
     } else if (
       this.done.some(
@@ -62,18 +76,17 @@ export class Server {
           d.revision > asked.revision && screenOf(d.key) !== screenOf(asked.key) && d.act && collides(d.act, asked.act),
       )
     )
-      return says(409, { error: "the job was changed elsewhere" });
+      return "the job was changed elsewhere";
     else
       try {
         this.kept = { ...kept, revision: kept.revision + 1, job: carryOut(kept.job, asked.act), undo: asked.act.do };
         this.changes.push(changesBetween(kept.job, this.kept.job));
       } catch (e) {
-        return says(422, { error: (e as Error).message });
+        return (e as Error).message;
       }
     this.done.push({ key: asked.key, revision: this.kept.revision, act: "act" in asked ? asked.act : null });
-    if (this.lose > 0 && this.lose--) throw new TypeError("the line went dead");
-    return says(200, this.kept);
-  };
+    return;
+  }
   /** Built board by board: which layout it is does not matter here. */
   private layout = ({ body }: Init) => {
     const result = layOut(JSON.parse(body) as LayoutRequest, () => 0);

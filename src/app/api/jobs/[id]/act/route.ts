@@ -1,4 +1,5 @@
 import { actSchema } from "@/core/job/acts";
+import { MOST_AT_ONCE } from "@/core/job/stored";
 import { z } from "zod";
 import { answer, jobPath, readBody, readPath } from "@/app/http";
 import { database } from "@/store/database";
@@ -11,20 +12,24 @@ const key = z
   .optional();
 /** The revision its page came with: what it may take back besides its own. */
 const loaded = z.number().int().min(0).optional();
+const act = { key, revision: z.number().int(), act: actSchema };
+const undo = { key, undo: z.literal(true), revision: z.number().int().optional() };
 const body = z.union([
-  z.strictObject({ key, loaded, revision: z.number().int(), act: actSchema }),
-  z.strictObject({ key, loaded, undo: z.literal(true), revision: z.number().int().optional() }),
+  z.strictObject({ loaded, ...act }),
+  z.strictObject({ loaded, ...undo }),
+  z.strictObject({
+    loaded,
+    acts: z
+      .array(z.union([z.strictObject(act), z.strictObject(undo)]))
+      .min(1)
+      .max(MOST_AT_ONCE),
+  }),
 ]);
 
-/** Does one thing to a job, or takes the last one back. */
+/** Does one thing to a job, or takes the last one back; or several, in their order, as far as they hold. */
 export const POST = (request: Request, context: { params: Promise<{ id: string }> }) =>
   answer(request, async () => {
     const { id } = await readPath(context, jobPath);
     const read = await readBody(request, body);
-    const store = jobStore(database());
-    return Response.json(
-      "undo" in read
-        ? store.undo(id, read.key, read.loaded)
-        : store.act(id, read.revision, read.act, read.key, read.loaded),
-    );
+    return Response.json(jobStore(database()).all(id, "acts" in read ? read.acts : [read], read.loaded));
   });
