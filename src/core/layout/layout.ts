@@ -5,7 +5,7 @@ import { cutsOf } from "./cuts";
 import { type BoundStyle, type GroupLayout, type GroupRequest, layGroup } from "./lay";
 import type { LpSolver } from "./lp";
 import { type Pinned, type Layout, piecesOf } from "@/core/boards/laid";
-import { layoutTrouble, pinnedCounts } from "./pinned";
+import { blanksByKey, layoutTrouble, pinnedCounts } from "./pinned";
 import { offcutsOf } from "./place";
 import { sharing } from "./sharing";
 import { type Group, type LayoutRequest, type Missing, groups } from "./request";
@@ -186,20 +186,27 @@ interface Held {
 function holdPins(request: LayoutRequest): { held: Held[]; troubles: LayoutResult["troubles"] } {
   const held: Held[] = [];
   const troubles: LayoutResult["troubles"] = [];
+  const blanks = blanksByKey(request);
+  const laid = new Map<string, number>();
+  const boards = new Map<number, number>();
   request.pinned.forEach((pin, index) => {
-    const all = [...held.map((h) => h.pin), pin];
-    const counts = pinnedCounts(all);
-    const over = request.blanks.find((b) => (counts.get(pieceKey(b.of)) ?? 0) > b.quantity);
+    const counts = [...pinnedCounts([pin])].map(([key, n]) => [key, (laid.get(key) ?? 0) + n] as const);
+    const over = counts.map(([key, n]) => ({ blank: blanks.get(key), n })).find(({ blank, n }) => blank && n > blank.quantity); // prettier-ignore
     const board = request.stock[pin.stock];
-    const boards = all.reduce((n, p) => n + (p.stock === pin.stock ? p.repeat : 0), 0);
+    const wanted = (boards.get(pin.stock) ?? 0) + pin.repeat;
     const why =
-      layoutTrouble(pin, request) ??
-      (over ? `with it there would be more of ${over.name} than the job wants` : undefined) ??
-      (board && board.available !== null && boards > board.available - (board.struck ?? 0)
+      layoutTrouble(pin, request, blanks) ??
+      (over ? `with it there would be more of ${over.blank!.name} than the job wants` : undefined) ??
+      (board && board.available !== null && wanted > board.available - (board.struck ?? 0)
         ? "there are fewer such boards than are pinned"
         : undefined);
-    if (why) troubles.push({ pin: index, why });
-    else held.push({ pin, index });
+    if (why) {
+      troubles.push({ pin: index, why });
+      return;
+    }
+    held.push({ pin, index });
+    boards.set(pin.stock, wanted);
+    for (const [key, n] of counts) laid.set(key, n);
   });
   return { held, troubles };
 }

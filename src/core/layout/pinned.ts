@@ -1,7 +1,7 @@
 import { pieceKey } from "@/core/line/line";
 import { type Clear, clearOf } from "@/core/boards/clear";
 import { type LaidPiece, type LaidStrip, type Pinned, piecesOf } from "@/core/boards/laid";
-import { type LayoutRequest } from "./request";
+import type { Blank, LayoutRequest } from "./request";
 
 interface Box {
   x: number;
@@ -26,11 +26,10 @@ const apart = (a: Box, b: Box, kerf: number) =>
  * What keeps a layout from being cut as it is drawn, in a sentence; undefined when nothing does. Looks at the board's
  * clear stretches, the kerf between strips and between pieces, the cuts from edge to edge, and each piece's size.
  */
-export function layoutTrouble(pin: Pinned, request: LayoutRequest): string | undefined {
+export function layoutTrouble(pin: Pinned, request: LayoutRequest, blanks = blanksByKey(request)): string | undefined {
   const board = request.stock[pin.stock];
   if (!board) return "its board is no longer among the job's stock";
   const clears = clearOf(board, request.saw);
-  const blanks = new Map(request.blanks.map((b) => [pieceKey(b.of), b]));
   for (const p of piecesOf(pin)) {
     const blank = blanks.get(pieceKey(p.of));
     if (!blank) return `it has a part the job no longer has (${pieceKey(p.of)})`;
@@ -41,17 +40,28 @@ export function layoutTrouble(pin: Pinned, request: LayoutRequest): string | und
     if (!edge && board.thickness < blank.thickness) return `the board is too thin for ${blank.name}`;
   }
   if (piecesOf(pin).length === 0) return "nothing is left on it";
-  for (const [i, strip] of pin.strips.entries()) {
+  if (tooNear(pin.strips, request.saw.kerf)) return "two strips are nearer than a saw cut";
+  for (const strip of pin.strips) {
     const clear = clears.find((c) => within(strip, c));
     if (!clear) return "a strip lies on a bad stretch or past the board's trims";
     if (!alongside(strip, clear)) return "a strip does not reach from edge to edge";
-    for (const other of pin.strips.slice(i + 1))
-      if (!apart(strip, other, request.saw.kerf)) return "two strips are nearer than a saw cut";
     const trouble = stripTrouble(strip, request.saw.kerf, blanks);
     if (trouble) return trouble;
   }
   return undefined;
 }
+
+/** Two that no cut gets between; each is held only against those beside it along the board. */
+function tooNear<B extends Box>(boxes: B[], kerf: number): [B, B] | undefined {
+  const along = [...boxes].sort((a, b) => a.x - b.x);
+  for (const [i, a] of along.entries())
+    for (let k = i + 1; k < along.length && along[k]!.x < a.x + a.length + kerf; k++)
+      if (!apart(a, along[k]!, kerf)) return [a, along[k]!];
+  return undefined;
+}
+
+export const blanksByKey = (request: LayoutRequest): Map<string, Blank> =>
+  new Map(request.blanks.map((b) => [pieceKey(b.of), b]));
 
 /** A strip reaches across its clear stretch, so that one cut frees it. */
 const alongside = (s: LaidStrip, c: Clear) =>
@@ -60,11 +70,10 @@ const alongside = (s: LaidStrip, c: Clear) =>
 function stripTrouble(strip: LaidStrip, kerf: number, blanks: Map<string, { name: string }>): string | undefined {
   const pieces: LaidPiece[] = strip.sections.flatMap((s) => s.pieces);
   const name = (p: LaidPiece) => blanks.get(pieceKey(p.of))!.name;
-  for (const [i, p] of pieces.entries()) {
-    if (!within(p, strip)) return `${name(p)} is larger than its strip`;
-    for (const q of pieces.slice(i + 1))
-      if (!apart(p, q, kerf)) return `${name(p)} and ${name(q)} are nearer than a saw cut`;
-  }
+  const large = pieces.find((p) => !within(p, strip));
+  if (large) return `${name(large)} is larger than its strip`;
+  const near = tooNear(pieces, kerf);
+  if (near) return `${name(near[0])} and ${name(near[1])} are nearer than a saw cut`;
   // One section after another along the strip, so that a cut across the strip frees each.
   const rip = strip.order === "rip";
   const spans = strip.sections.map((s) => ({

@@ -81,6 +81,15 @@ export interface Missing {
   short?: number;
 }
 
+/** How a blank may lie on boards of one kind and thickness. */
+interface Way {
+  onEdge: boolean;
+  width: Length;
+  planed: number;
+  thickness: Length;
+  kind: Material;
+}
+
 const gives = (s: BoardStock, blank: Blank) => kindOf(s) === blank.material;
 
 /** Taken as thick as it comes. */
@@ -112,27 +121,38 @@ export function groups(request: LayoutRequest): { groups: Group[]; missing: Miss
   const byThickness = new Map<string, Group>();
   const missing: Missing[] = [];
   const form = (g: Group) => (stock[g.stock[0]!]!.form === "board" ? 0 : 1);
+  // Many boards are alike, and many blanks.
+  const boards = [
+    ...new Map(
+      stock.map((s) => {
+        const [room, kind] = [usable(s, saw), kindOf(s)];
+        return [`${kind} ${s.form} ${s.thickness} ${room.length} ${room.width}`, { s, room, kind }];
+      }),
+    ).values(),
+  ];
+  const bySize = new Map<string, Way | Missing["why"]>();
+  const wayOf = (blank: Blank): Way | undefined => {
+    const asItComes = AS_IT_COMES.includes(blank.material);
+    let best: Way | undefined;
+    for (const { s, room, kind } of boards) {
+      if (kind !== blank.material) continue;
+      for (const onEdge of s.form === "board" ? [false, true] : [false]) {
+        const width = onEdge ? blank.thickness : blank.width;
+        const planed = onEdge ? s.thickness - blank.width : asItComes ? 0 : s.thickness - blank.thickness;
+        const lies = width <= room.width && blank.length <= room.length;
+        const turned = blank.turn && !onEdge && blank.length <= room.width && width <= room.length;
+        if (planed < 0 || !(lies || turned) || (s.form === "sheet" && planed !== 0)) continue;
+        const wood = s.thickness * width - (best ? best.thickness * best.width : Infinity);
+        if (wood < 0 || (wood === 0 && !onEdge && best!.onEdge)) best = { onEdge, width, planed, thickness: s.thickness, kind }; // prettier-ignore
+      }
+    }
+    return best;
+  };
   for (const blank of blanks) {
-    const ways = stock.flatMap((s, index) => {
-      if (!gives(s, blank)) return [];
-      const room = usable(s, saw);
-      const thick = AS_IT_COMES.includes(blank.material) ? blank.thickness : s.thickness;
-      return [
-        { onEdge: false, width: blank.width, planed: thick - blank.thickness },
-        { onEdge: true, width: blank.thickness, planed: s.thickness - blank.width },
-      ]
-        .filter(
-          (w) =>
-            w.planed >= 0 &&
-            ((w.width <= room.width && blank.length <= room.length) ||
-              (blank.turn && !w.onEdge && blank.length <= room.width && w.width <= room.length)),
-        )
-        .filter((w) => s.form === "board" || (!w.onEdge && w.planed === 0))
-        .map((w) => ({ ...w, thickness: s.thickness, kind: kindOf(stock[index]!) }));
-    });
-    ways.sort((a, b) => a.thickness * a.width - b.thickness * b.width || Number(a.onEdge) - Number(b.onEdge));
-    const best = ways[0];
-    if (!best) {
+    const size = `${blank.material} ${blank.length} ${blank.width} ${blank.thickness} ${blank.turn}`;
+    const best = bySize.get(size) ?? wayOf(blank) ?? whyNot(blank, request);
+    bySize.set(size, best);
+    if (typeof best === "string") {
       missing.push({
         blank,
         needs: {
@@ -140,7 +160,7 @@ export function groups(request: LayoutRequest): { groups: Group[]; missing: Miss
           width: nm(blank.width + 2 * saw.edgeTrim),
           length: nm(blank.length + 2 * saw.endTrim),
         },
-        why: whyNot(blank, request),
+        why: best,
       });
       continue;
     }

@@ -30,16 +30,19 @@ function take(rest: Rest, pattern: Pattern, times: number): number {
 /**
  * The sequential heuristic procedure (Haessler 1971): board by board, each the fullest by the duals given that what is left allows,
  * and as often as that goes; free stock first. What cannot be cut when the stock runs out stays in `left`.
+ * Told to stop, it is not whole.
  */
 export function construct(
   stock: CutStock[],
   pricer: Pricer,
   from: Rest,
   duals: number[],
-): { used: Used; left: number[] } {
+  going: () => boolean = () => true,
+): { used: Used; left: number[]; stopped: boolean } {
   const rest: Rest = { left: [...from.left], supply: [...from.supply] };
   const used: Used = [];
   while (!isDone(rest.left)) {
+    if (!going()) return { used, left: rest.left, stopped: true };
     const open = stock.flatMap((_, i) => (rest.supply[i] === 0 ? [] : [i]));
     const free = open.filter((i) => stock[i]!.price === 0);
     let pick: { offer: Offer; score: number } | undefined;
@@ -60,7 +63,7 @@ export function construct(
     const times = Math.min(...pattern.gives.flatMap((n, i) => (n > 0 ? [Math.floor(rest.left[i]! / n)] : [])));
     used.push({ pattern, repeat: take(rest, pattern, times) });
   }
-  return { used, left: rest.left };
+  return { used, left: rest.left, stopped: false };
 }
 
 /** Stand-ins for duals: area to a power; above 1 large pieces go first. */
@@ -158,7 +161,7 @@ function buildRest(d: Diver, rest: Rest, before: Used, relaxed: MasterAnswer, st
       ? [relaxed.duals.map((w) => Math.round(w * 1e6)), areaDuals(d.pieces, 1.1)]
       : [areaDuals(d.pieces, 1.05 + 0.1 * (step % 3))];
   return ways.some((duals) => {
-    const end = construct(d.stock, d.pricer, rest, duals);
+    const end = construct(d.stock, d.pricer, rest, duals, d.going);
     for (const u of end.used) d.pool.add(u.pattern);
     return isDone(end.left) && d.consider([...before, ...end.used]);
   });

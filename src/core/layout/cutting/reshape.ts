@@ -42,9 +42,8 @@ export function split(
   of: number[],
   answered: Used,
 ): { used: Used; short: { piece: number; quantity: number }[] } {
-  const queue = merged.pieces.map((_, m) =>
-    of.flatMap((k, piece) => (k === m ? [{ piece, left: problem.pieces[piece]!.quantity }] : [])),
-  );
+  const queue = merged.pieces.map((): { piece: number; left: number }[] => []);
+  of.forEach((m, piece) => queue[m]!.push({ piece, left: problem.pieces[piece]!.quantity }));
   const next = (m: number) => queue[m]!.find((q) => q.left > 0)!;
   const used: Used = [];
   for (const { pattern, repeat } of answered) {
@@ -94,7 +93,8 @@ const unfolded = (p: Pattern): Pattern => ({
   })),
 });
 
-function renamed(pattern: Pattern, name: (item: Item) => Item[], pieces: number): Pattern {
+/** A pattern with its items named anew, of so many pieces. */
+export function renamed(pattern: Pattern, name: (item: Item) => Item[], pieces: number): Pattern {
   const section = (x: Section): Section => ({ ...x, items: x.items.flatMap(name) });
   const stretches = pattern.stretches.map((t) => ({
     ...t,

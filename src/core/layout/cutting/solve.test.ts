@@ -43,6 +43,20 @@ test("whatever is asked, the answer can be cut, counts come out, and nothing is 
   );
 });
 
+test("told to stop at whatever moment, the answer can be cut, and gives all that the stock can give", () => {
+  fc.assert(
+    fc.property(pieces, stock, fc.constantFrom(2 as const, 3 as const), fc.nat(40), (ps, ss, stages, moment) => {
+      const style = { orders: ["rip" as const, "crosscut" as const], stages, trim: true, plainFirst: true };
+      const p: CuttingProblem = { kerf: 1, pieces: ps, stock: ss.map((s) => ({ ...s, available: null })), style };
+      let asked = 0;
+      const stopped = solveCutting(p, undefined, { goOn: () => asked++ < moment });
+      checkAnswer(stopped, p);
+      expect(stopped.short).toEqual(solve(p).short);
+    }),
+    { numRuns: 150 },
+  );
+});
+
 test("pieces alike are solved as one and get their own names back: the same cost whether told apart or not", () => {
   fc.assert(
     fc.property(pieces, (ps) => {

@@ -6,7 +6,7 @@ import { generateColumns, type MasterAnswer } from "./master";
 import { areaDuals, construct, dive, type Diver, homogeneous, type Rest, restrictedMaster } from "./primal";
 import { type Pricer, pricerOf } from "./pricing";
 import { costOf, type CuttingProblem, type Reasons, type Style, type Used } from "./problem";
-import { merge, split, trimmed } from "./reshape";
+import { merge, renamed, split, trimmed } from "./reshape";
 import { Solving, type Watcher } from "./solving";
 import { fewerPatterns, unbeaten } from "./tidy";
 
@@ -84,10 +84,15 @@ function solveMerged(
   const s = new Solving(problem, watcher, wishes !== undefined);
   if (pieces.length > 0) {
     // What is easier to cut goes first, and stays when nothing is cheaper.
-    if (style.stages === 3) new Search(s, { ...style, stages: 2 }, false, lp).run();
-    else if (style.trim && style.plainFirst) new Search(s, { ...style, trim: false, ripOnly: true }, false, lp).run();
-    // Told to stop before it began, it still answers with a whole layout.
-    if (!s.isWhole || !s.reaches(s.bound)) new Search(s, style, true, lp).run();
+    const easier: Style | undefined =
+      style.stages === 3
+        ? { ...style, stages: 2 }
+        : style.trim && style.plainFirst
+          ? { ...style, trim: false, ripOnly: true }
+          : undefined;
+    if (easier && s.goesOn()) new Search(s, easier, false, lp).run();
+    if (s.goesOn() && !(s.isWhole && s.reaches(s.bound))) new Search(s, style, true, lp).run();
+    if (s.stopped && !s.isWhole) s.consider(...anyhow(problem, s.rest));
   }
   const { used, others } = wishes && s.isWhole ? asWished(s, wishes, lp) : { used: s.incumbent ?? [], others: [] };
   const cost = costOf(used, s.stock);
@@ -167,14 +172,9 @@ class Search {
   /** @returns true when the incumbent is at the target already */
   private firstLayouts(): boolean {
     const { s, pricer } = this;
-    // Nobody waits for a good one: each piece on boards of its own is a whole layout in a fraction of the time.
-    if (!s.incumbent && !s.goesOn()) {
-      const plainest = pieceByPiece(s.problem, s.rest);
-      if (plainest) s.consider(plainest);
-      if (s.isWhole) return true;
-    }
     for (const power of this.heavy ? POWERS.slice(0, 1) : POWERS) {
-      const built = construct(s.stock, pricer, s.rest, areaDuals(s.problem.pieces, power));
+      const built = construct(s.stock, pricer, s.rest, areaDuals(s.problem.pieces, power), () => s.goesOn());
+      if (built.stopped) return true;
       for (const u of built.used) s.pool.add(u.pattern);
       s.consider(built.used, built.left);
       if (s.reaches(this.target)) return true;
@@ -274,22 +274,30 @@ class Search {
 
 /** Every piece on boards of its own: the most wood, and the fewest settings. Undefined when the stock does not allow it. */
 function pieceByPiece(problem: CuttingProblem, rest: Rest): Used | undefined {
-  const pricer = pricerOf({ ...problem, style: { ...problem.style, stages: 2, trim: false, ripOnly: true } });
   const supply = [...rest.supply];
   const used: Used = [];
   for (const [i, n] of rest.left.entries()) {
-    const only = rest.left.map((_, k) => (k === i ? n : 0));
-    const built = construct(
-      problem.stock,
-      pricer,
-      { left: only, supply },
-      only.map((m) => (m > 0 ? 1 : 0)),
-    );
-    if (built.left[i]! > 0) return undefined;
-    for (const u of built.used) if (supply[u.pattern.stock] !== null) supply[u.pattern.stock]! -= u.repeat;
-    used.push(...built.used);
+    if (n === 0) continue;
+    // Of one piece there is little to choose from: all of it is built in a fraction of what one board of many kinds takes.
+    const pieces = [problem.pieces[i]!];
+    const pricer = pricerOf({ ...problem, pieces, style: { ...problem.style, stages: 2, trim: false, ripOnly: true } });
+    const built = construct(problem.stock, pricer, { left: [n], supply }, [1]);
+    if (built.left[0]! > 0) return undefined;
+    for (const { pattern, repeat } of built.used) {
+      if (supply[pattern.stock] !== null) supply[pattern.stock]! -= repeat;
+      used.push({ pattern: renamed(pattern, (item) => [{ ...item, piece: i }], rest.left.length), repeat });
+    }
   }
   return used;
+}
+
+/** Nobody waits for a good layout: one that is whole, in a fraction of the time; or, where the stock is too small for that, a full one. */
+function anyhow(problem: CuttingProblem, rest: Rest): [Used, number[]?] {
+  const plainest = pieceByPiece(problem, rest);
+  if (plainest) return [plainest];
+  const pricer = pricerOf({ ...problem, style: { ...problem.style, stages: 2 } });
+  const { used, left } = construct(problem.stock, pricer, rest, areaDuals(problem.pieces, POWERS[0]!));
+  return [used, left];
 }
 
 /** Numbers with decimals as whole ones: all multiplied by the same power of ten. @throws RangeError beyond six decimals */
