@@ -266,3 +266,42 @@ test("a hive by keyboard alone: begun, a level moved and set in its season, noth
   await page.getByRole("button", { name: "take out", exact: true }).click();
   await expect(page.getByText("Which hive are you building?")).toBeVisible();
 });
+
+test("a design or a standard that is not kept yet waits over a reload, is found again, and is kept once when the server is back", async ({
+  page,
+  request,
+}) => {
+  await page.goto("/patterns/designs/new?copy=feed-rim&name=Fen+rim");
+  await page.getByLabel("Design, id", { exact: true }).fill("fen-rim-low");
+  await page.reload();
+  await expect(page.getByText("Taken up where you left off")).toBeVisible();
+  await expect(page.getByLabel("Design, id", { exact: true })).toHaveValue("fen-rim-low");
+  // Half of what is sent arrives and nobody hears of it.
+  let arrive = false;
+  await page.route("**/api/designs", async (route) => {
+    if (arrive) await route.fetch();
+    arrive = !arrive;
+    return route.abort();
+  });
+  await page.getByRole("button", { name: "Keep as mark I" }).click();
+  await expect(
+    page.getByRole("status").filter({ hasText: "it waits in this browser and is tried again" }),
+  ).toBeVisible();
+  await expect.poll(async () => ((await (await request.get("/api/designs")).json()) as { recipe: { id: string } }[]).filter((d) => d.recipe.id === "fen-rim-low").length, { timeout: 30_000 }).toBe(1); // prettier-ignore
+  await page.unroute("**/api/designs");
+  await expect(page.getByText("kept as mark I", { exact: true })).toBeVisible({ timeout: 30_000 });
+  await page.goto("/patterns");
+  await expect(page.getByRole("link", { name: "Fen rim" })).toHaveCount(1);
+
+  await page.getByRole("button", { name: "Copy Langstroth 10 and change it" }).click();
+  await page.getByLabel("Name").fill("Fen deep");
+  await page.reload();
+  const unkept = page.getByText("Fen deep was changed here and is not kept yet");
+  await page.locator("p").filter({ has: unkept }).getByRole("button", { name: "go on with it" }).click();
+  await expect(page.getByLabel("Name")).toHaveValue("Fen deep");
+  await page.getByRole("button", { name: "leave without keeping" }).click();
+  await page.reload();
+  await expect(page.getByRole("button", { name: "Copy Langstroth 10 and change it" })).toBeVisible();
+  await expect(unkept).toBeHidden();
+  await request.delete("/api/designs", { data: { id: "fen-rim-low" } });
+});

@@ -23,7 +23,9 @@ describe("kept", () => {
     const first = rim();
     const second: Recipe = { ...first, about: "lower" };
     expect([store.keep(first, "for patties", []), store.keep(second, "bees built in it", [])]).toEqual([1, 2]);
-    store.note(first.id, 1, "warped by autumn");
+    // Asked again because an answer was lost, nothing is doubled.
+    expect(store.keep(second, "bees built in it", [])).toBe(2);
+    for (let i = 0; i < 2; i++) store.note(first.id, 1, "warped by autumn");
     const marks = store.list();
     expect(marks.map((m) => [m.mark, m.why, m.recipe.about, m.notes.map((n) => n.text)])).toEqual([
       [1, "for patties", first.about, ["warped by autumn"]],
@@ -44,8 +46,8 @@ describe("kept", () => {
       [{ ...rim(), id: "body" }, "ships already"],
       [{ ...rim(), standards: ["no-such"] }, "none of which is a standard"],
     ] as const) {
-      expect(() => store.keep(recipe as Recipe, "", [])).toThrow(JobFileError);
-      expect(() => store.keep(recipe as Recipe, "", [])).toThrow(message);
+      expect(() => store.keep(recipe as Recipe, "another", [])).toThrow(JobFileError);
+      expect(() => store.keep(recipe as Recipe, "another", [])).toThrow(message);
     }
     expect(store.list()).toHaveLength(1);
   });

@@ -17,8 +17,8 @@ export function designStore(db: Db) {
     notes: db.prepare<[], { design: string; mark: number; text: string; noted_at: string }>(
       "SELECT design, mark, text, noted_at FROM design_note ORDER BY id",
     ),
-    last: db.prepare<[string], { mark: number | null; data: string | null }>(
-      "SELECT max(mark) AS mark, data FROM own_design WHERE id = ?",
+    last: db.prepare<[string], { mark: number | null; data: string | null; why: string | null }>(
+      "SELECT max(mark) AS mark, data, why FROM own_design WHERE id = ?",
     ),
     ids: db.prepare<[], { n: number }>("SELECT count(DISTINCT id) AS n FROM own_design"),
     put: db.prepare("INSERT INTO own_design (id, mark, data, why, made_at) VALUES (?, ?, ?, ?, ?)"),
@@ -49,7 +49,7 @@ export function designStore(db: Db) {
         .filter((m) => !marks.some((x) => x.recipe.id === m.recipe.id && x.mark > m.mark))
         .map(({ recipe, mark, why }) => ({ recipe, mark, why }));
     },
-    /** Keeps a recipe as the next mark of its design. @throws JobFileError naming each field that is wrong; nothing is kept then. */
+    /** Keeps a recipe as the next mark of its design; asked again it is not kept twice. @throws JobFileError naming each field that is wrong; nothing is kept then. */
     keep: db.transaction((recipe: Recipe, why: string, own: Standard[]): number => {
       const fail = (path: string, message: string) => new JobFileError([{ path, message }]);
       const problem = idProblem(recipe);
@@ -71,6 +71,8 @@ export function designStore(db: Db) {
         if (trouble) throw fail("", `in ${made[i]!.short}: ${trouble}`);
       }
       const last = sql.last.get(recipe.id)!;
+      // Asked again because the answer was lost.
+      if (last.data === data && last.why === why.trim()) return last.mark!;
       if (last.mark === null && sql.ids.get()!.n >= MOST_DESIGNS)
         throw fail("", `there are ${MOST_DESIGNS} designs already`);
       if (last.data === data) throw fail("", "nothing has changed since the last mark");
@@ -78,11 +80,11 @@ export function designStore(db: Db) {
       sql.put.run(recipe.id, mark, data, why.trim(), now());
       return mark;
     }),
-    /** Something noticed in use. @throws JobFileError when there is no such mark. */
+    /** Something noticed in use; the same twice is noted once. @throws JobFileError when there is no such mark. */
     note: (id: string, mark: number, text: string): void => {
-      if (!list().some((m) => m.recipe.id === id && m.mark === mark))
-        throw new JobFileError([{ path: "mark", message: `there is no mark ${mark} of "${id}"` }]);
-      sql.note.run(id, mark, text, now());
+      const of = list().find((m) => m.recipe.id === id && m.mark === mark);
+      if (!of) throw new JobFileError([{ path: "mark", message: `there is no mark ${mark} of "${id}"` }]);
+      if (of.notes.at(-1)?.text !== text) sql.note.run(id, mark, text, now());
     },
     remove: (id: string): boolean => sql.remove.run(id).changes > 0,
   };

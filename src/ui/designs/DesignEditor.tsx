@@ -14,7 +14,9 @@ import type { Shape } from "@/core/shape/shape";
 import { STANDARDS } from "@/core/standards";
 import type { Standard } from "@/core/standards/standard";
 import { STANDARD_NAMES } from "@/core/standards/words";
-import { askServer, type Method, NoAnswer } from "@/ui/parts/askServer";
+import { insist, type Method } from "@/ui/parts/askServer";
+import { useDraft } from "@/ui/parts/useDraft";
+import { draftKey } from "./drafts";
 import { EditingProvider } from "./Fields";
 import { Formulas } from "./Formulas";
 import { Head } from "./Head";
@@ -34,7 +36,11 @@ interface Props {
 export function DesignEditor({ marks: kept, taken, own, start }: Props) {
   const [marks, setMarks] = useState(kept);
   const standards = [...STANDARDS, ...own];
-  const [recipe, setRecipe] = useState<Recipe>(() => marks.at(-1)?.recipe ?? startOf(start, taken));
+  const [begun] = useState(() => ({ recipe: marks.at(-1)?.recipe ?? startOf(start, taken), why: "" }));
+  const draft = useDraft(draftKey(begun.recipe.id, marks.length > 0, start), begun);
+  const { recipe, why } = draft.value;
+  const setRecipe = (change: (r: Recipe) => Recipe) => draft.set((d) => ({ ...d, recipe: change(d.recipe) }));
+  const setWhy = (text: string) => draft.set((d) => ({ ...d, why: text }));
   const [place, setPlace] = useState(() => {
     const s =
       standards.find((x) => x.id === start.standard) ??
@@ -45,8 +51,8 @@ export function DesignEditor({ marks: kept, taken, own, start }: Props) {
   const [units, setUnits] = useState<Units>(standard.units);
   const [shown, setShown] = useState<Shown>(marks.length > 0 ? "parts" : "about");
   const [part, setPart] = useState(0);
-  const [why, setWhy] = useState("");
   const [said, setSaid] = useState<string | null>(null);
+  const [keeping, setKeeping] = useState(false);
   const [against, setAgainst] = useState<number | null>(null);
   const settled = useDeferredValue(recipe);
   const read = useMemo(() => readDesign(settled, standard, place.size, units), [settled, standard, place.size, units]);
@@ -82,20 +88,25 @@ export function DesignEditor({ marks: kept, taken, own, start }: Props) {
   const changed = JSON.stringify(recipe) !== JSON.stringify(marks.at(-1)?.recipe);
   const send = async (method: Method, body: object): Promise<KeptMark[] | undefined> => {
     try {
-      const all = await askServer<KeptMark[]>("/api/designs", { method, body });
+      const all = await insist<KeptMark[]>("/api/designs", { method, body }, (why) =>
+        setSaid(`${why}; it waits in this browser and is tried again`),
+      );
       setSaid(null);
       return all.filter((m) => m.recipe.id === recipe.id);
     } catch (e) {
-      const again = e instanceof NoAnswer ? "; nothing was kept. Try again when it is back" : "";
-      setSaid(`${(e as Error).message}${again}`);
+      setSaid((e as Error).message);
       return undefined;
     }
   };
   const keep = async () => {
+    setKeeping(true);
     const all = await send("POST", { recipe, why });
+    setKeeping(false);
     if (!all) return;
     setMarks(all);
-    setWhy("");
+    const now = { recipe, why: "" };
+    draft.keptAs(now);
+    draft.set((d) => (d.recipe === recipe ? now : d));
     setSaid(`kept as mark ${markName(all.at(-1)!.mark)}`);
     window.history.replaceState(null, "", `/patterns/designs/${recipe.id}`);
   };
@@ -151,13 +162,25 @@ export function DesignEditor({ marks: kept, taken, own, start }: Props) {
               value={why}
               onChange={(e) => setWhy(e.target.value)}
             />
-            <button className="act" disabled={read.problems.length > 0 || !changed} onClick={() => void keep()}>
+            <button
+              className="act"
+              disabled={read.problems.length > 0 || !changed || keeping}
+              onClick={() => void keep()}
+            >
               Keep as mark {markName(nextMark)}
             </button>
           </div>
           {said && (
             <p role="status" className="mb-2 border-l-4 border-spruce pl-2">
               {said}
+            </p>
+          )}
+          {draft.found && (
+            <p className="mb-2 flex flex-wrap items-baseline gap-3 border-l-4 border-straw-line pl-2">
+              Taken up where you left off; it is not kept yet.
+              <button className="quiet" onClick={draft.giveUp}>
+                {marks.length > 0 ? `back to mark ${markName(marks.at(-1)!.mark)}` : "begin again"}
+              </button>
             </p>
           )}
           <ToPutRight read={read} recipe={recipe} go={go} />
@@ -180,7 +203,7 @@ export function DesignEditor({ marks: kept, taken, own, start }: Props) {
             marks={marks}
             against={against}
             setAgainst={setAgainst}
-            onOpen={(m) => setRecipe(m.recipe)}
+            onOpen={(m) => setRecipe(() => m.recipe)}
             onNote={(mark, note) =>
               void send("PATCH", { id: recipe.id, mark, note }).then((all) => all && setMarks(all))
             }

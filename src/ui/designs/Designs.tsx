@@ -4,6 +4,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { type Design, markName } from "@/core/designs/design";
 import { RECIPES } from "@/core/recipes";
+import { useDesignDrafts } from "./drafts";
 import { askServer } from "@/ui/parts/askServer";
 
 /** The maker's own designs, and three ways to begin one. */
@@ -20,6 +21,7 @@ export function Designs({ kept }: { kept: Design[] }) {
       setTrouble((e as Error).message);
     }
   };
+  const unkept = useDesignDrafts();
   const items = [...new Map(RECIPES.map((r) => [r.id, r])).values()];
   return (
     <section aria-label="Your designs" className="mb-6">
@@ -39,6 +41,18 @@ export function Designs({ kept }: { kept: Design[] }) {
             <a className="quiet ml-auto text-[.87rem]" href={`/api/designs/file?id=${d.recipe.id}`}>
               file
             </a>
+          </li>
+        ))}
+        {unkept.map(([page, { value }]) => (
+          <li key={page} className="flex flex-wrap items-baseline gap-x-3 border-t border-rule py-1">
+            <Link
+              className="font-semibold underline decoration-[#9aa39d] underline-offset-2"
+              prefetch={false}
+              href={page}
+            >
+              {value.recipe.name || "no name yet"}
+            </Link>
+            <span className="text-madder">was changed here and is not kept yet</span>
           </li>
         ))}
       </ul>

@@ -4,7 +4,7 @@ import type { Act } from "@/core/job/acts";
 import { dependsOn } from "@/core/job/collide";
 import type { Job } from "@/core/job/job";
 import { MOST_AT_ONCE, type StoredJob } from "@/core/job/stored";
-import { askServer, NoAnswer, Refused } from "@/ui/parts/askServer";
+import { askServer, NoAnswer, Refused, RETRY } from "@/ui/parts/askServer";
 import { useFollow } from "./useFollow";
 import { forget, nextKey, remember, screenName, type Waiting, waitingFor } from "./waiting";
 
@@ -31,7 +31,6 @@ export interface Keeping {
   seen(): void;
 }
 
-const RETRY = 4000;
 /** So many characters of acts go in one request, but for an act that is longer by itself. */
 const LARGEST_TOGETHER = 500_000;
 /** What another page left waiting for so long is taken up here: that page is closed. */
@@ -195,9 +194,7 @@ const standsOn = (later: Sent, refused: Sent): boolean =>
 /** What of all that waits goes in one request: few enough, and small enough, to be answered soon. */
 function together(waiting: Waiting[]): Waiting[] {
   let size = 0;
-  const some = waiting
-    .slice(0, MOST_AT_ONCE)
-    .filter((w) => (size += JSON.stringify(w.what).length) < LARGEST_TOGETHER);
+  const some = waiting.slice(0, MOST_AT_ONCE).filter((w) => (size += JSON.stringify(w.what).length) < LARGEST_TOGETHER);
   return some.length > 0 ? some : waiting.slice(0, 1);
 }
 

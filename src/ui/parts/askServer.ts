@@ -43,3 +43,25 @@ export async function askServer<T>(
   if (!ok) throw new Refused(said.error ?? `the server answered ${status}`);
   return said;
 }
+
+/** So long between one try and the next, ms. */
+export const RETRY = 4000;
+
+/**
+ * Asks until there is an answer: for what does no harm when it is asked twice. `waits` is told why there is none yet.
+ * @throws Refused with the server's reason
+ */
+export async function insist<T>(
+  path: string,
+  how: { method?: Method; body?: object | string },
+  waits: (why: string) => void,
+): Promise<T> {
+  for (;;)
+    try {
+      return await askServer<T>(path, how);
+    } catch (e) {
+      if (!(e instanceof NoAnswer)) throw e;
+      waits(e.message);
+      await new Promise((again) => setTimeout(again, RETRY));
+    }
+}

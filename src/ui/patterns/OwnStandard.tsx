@@ -10,8 +10,14 @@ import { recipeFor } from "@/core/recipes";
 import { COUNTS, standardProblems, withoutSize, withSize } from "@/core/standards/own";
 import type { Standard } from "@/core/standards/standard";
 import { STANDARD_NAMES } from "@/core/standards/words";
-import { askServer } from "@/ui/parts/askServer";
+import { insist } from "@/ui/parts/askServer";
+import { useDraft, useDrafts } from "@/ui/parts/useDraft";
 import { Measure } from "@/ui/parts/Measure";
+
+const STANDARD_DRAFTS = "standard ";
+
+/** Standards not kept yet in this browser, and what each was begun from. */
+export const useStandardDrafts = () => useDrafts<Standard>(STANDARD_DRAFTS).map(([, s]) => s);
 
 /** A standard of the maker's own, changed value by value, with what it means for the fit at once. */
 export function OwnStandard({
@@ -25,17 +31,25 @@ export function OwnStandard({
   onKept(all: Standard[], id: string): void;
   onLeave(): void;
 }) {
-  const [standard, setStandard] = useState(start);
+  const draft = useDraft(`${STANDARD_DRAFTS}${start.id}`, start);
+  const { value: standard, set } = draft;
+  const [keeping, setKeeping] = useState(false);
   const [trouble, setTrouble] = useState<string | null>(null);
   const [sizeName, setSizeName] = useState("");
   const problems = standardProblems(standard);
   const wrong = (field: string) => problems.find((p) => p.field === field)?.message;
-  const set = (change: (s: Standard) => Standard) => setStandard(change);
   const keep = async () => {
+    setKeeping(true);
     try {
-      onKept(await askServer<Standard[]>("/api/standards", { method: "PUT", body: standard }), standard.id);
+      const all = await insist<Standard[]>("/api/standards", { method: "PUT", body: standard }, (why) =>
+        setTrouble(`Not kept yet: ${why}; it waits in this browser and is tried again.`),
+      );
+      draft.keptAs(standard);
+      onKept(all, standard.id);
     } catch (e) {
       setTrouble(`It was not kept: ${(e as Error).message}.`);
+    } finally {
+      setKeeping(false);
     }
   };
   const valueRow = (field: string, name: string, value: string | number, put: (v: string | number) => void) => (
@@ -160,13 +174,22 @@ export function OwnStandard({
       </div>
       <aside>
         <p className="flex gap-3">
-          <button className="act" disabled={problems.length > 0} onClick={() => void keep()}>
+          <button className="act" disabled={problems.length > 0 || keeping} onClick={() => void keep()}>
             Keep it
           </button>
-          <button className="quiet" onClick={onLeave}>
+          <button
+            className="quiet"
+            onClick={() => {
+              draft.giveUp();
+              onLeave();
+            }}
+          >
             leave without keeping
           </button>
         </p>
+        {draft.found && (
+          <p className="mt-2 border-l-4 border-straw-line pl-2">Taken up where you left off; it is not kept yet.</p>
+        )}
         {trouble && (
           <p role="alert" className="text-madder">
             {trouble}

@@ -13,7 +13,7 @@ import { Key } from "@/ui/parts/Key";
 import { Measure } from "@/ui/parts/Measure";
 import { ValueShown } from "@/ui/parts/WorkingText";
 import { Designs } from "@/ui/designs/Designs";
-import { OwnStandard } from "./OwnStandard";
+import { OwnStandard, useStandardDrafts } from "./OwnStandard";
 
 const ANSWER: Record<Interchange["answer"], string> = {
   fits: "goes in and hangs as it should",
@@ -92,6 +92,7 @@ export function Patterns({ kept, designs }: { kept: Standard[]; designs: Design[
               </button>
             )}
           </p>
+          <Unkept onOpen={setEditing} />
           <Designs kept={designs} />
           <section aria-label="What interchanges" className="mb-5 grid grid-cols-1 gap-x-8 gap-y-3 md:grid-cols-2">
             {compared.interchange.map((i) => (
@@ -163,6 +164,23 @@ function copyOf(standard: Standard, own: Standard[]): Standard {
     short: name,
     basedOn: standard.basedOn ?? standard.id,
   };
+}
+
+/** Standards that were being drawn up and are not kept yet. */
+function Unkept({ onOpen }: { onOpen(s: Standard): void }) {
+  return useStandardDrafts().map(({ start, value }) => (
+    <p
+      key={value.id}
+      className="mb-3 flex flex-wrap items-baseline gap-3 border-l-8 border-straw-line bg-white px-3 py-1.5"
+    >
+      <span>
+        <strong className="font-semibold">{value.name}</strong> was changed here and is not kept yet.
+      </span>
+      <button className="quiet" onClick={() => onOpen(start)}>
+        go on with it
+      </button>
+    </p>
+  ));
 }
 
 function Row({ v, units }: { v: ComparedValue; units: Units }) {
