@@ -19,6 +19,8 @@ const ROOMS = [
   "hive",
   "boards",
   "layout",
+  "keeping",
+  "shop",
   "job",
   "work",
   "order",
@@ -28,7 +30,7 @@ const ROOMS = [
 ];
 
 /** The rooms of the pages, from the ground up: an open job shows its stations, and each of those knows the desk it stands on. */
-const PAGE_ROOMS = ["parts", "drawing", "desk", "designs", "stations", "sheets", "patterns", "job", "door"];
+const PAGE_ROOMS = ["parts", "drawing", "desk", "designs", "stations", "sheets", "patterns", "job", "shop", "door"];
 
 const downOnly = (rooms, house) =>
   rooms

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { StaleError } from "@/store/jobs";
+import { StaleError } from "@/store/keeper";
 import { JobFileError } from "@/core/problem/problem";
 import { BadRequest, answer, readBody, readText } from "./http";
 

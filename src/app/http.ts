@@ -6,7 +6,8 @@ import { NotLetIn } from "@/store/door";
 import { storageFault } from "@/store/fault";
 import { LayoutLimit } from "@/workers/pool";
 import { FullError } from "@/workers/turns";
-import { NoJobError, StaleError } from "@/store/jobs";
+import { NoJobError } from "@/store/jobs";
+import { StaleError } from "@/store/keeper";
 
 /** A request's body is not what the route takes; says what would be. */
 export class BadRequest extends Error {

@@ -5,6 +5,7 @@ import { chance } from "@/core/plan/tests/hunt";
 import { actSchema } from "@/core/job/acts";
 import { readJob, writeJob } from "@/core/job/file";
 import type { StoredJob } from "@/core/job/stored";
+import { USUAL_WORKSHOP } from "@/core/shop/shop";
 import { workJob } from "@/core/job/worked";
 import { writeDesign } from "@/core/designs/design";
 import { blank, request } from "@/core/layout/tests/samples";
@@ -82,6 +83,10 @@ function samples(id: string): Sent[] {
     sent("designs", "DELETE", { id: "moor-rim" }),
     sent("designs/file", "GET", undefined, {}, "id=moor-rim&mark=1"),
     sent("designs/file", "POST", writeDesign({ recipe, mark: 1, why: "" })),
+    sent("shop", "GET", undefined, {}, "screen=s-1&loaded=0"),
+    sent("shop/follow", "GET"),
+    sent("shop/act", "POST", { revision: 0, act: { do: "workshop", to: { ...USUAL_WORKSHOP, people: 2 } } }),
+    sent("shop/act", "POST", { loaded: 0, acts: [{ revision: 0, act: { do: "units", units: "mm" } }, { undo: true }] }), // prettier-ignore
     sent("standards", "GET"),
     sent("copy", "GET"),
     sent("door", "POST", { passphrase: "four dry boards in the yard" }),
@@ -117,7 +122,7 @@ function opens(id: number): void {
   expect(faults).toEqual([]);
   expect(readJob(JSON.parse(JSON.stringify(writeJob(job))))).toEqual(readJob(writeJob(job)));
 }
-const rows = () => database().prepare("SELECT (SELECT count(*) FROM job) AS jobs, (SELECT sum(revision) FROM job) AS revisions, (SELECT count(*) FROM own_design) AS marks, (SELECT count(*) FROM own_standard) AS standards").get(); // prettier-ignore
+const rows = () => database().prepare("SELECT (SELECT count(*) FROM job) AS jobs, (SELECT sum(revision) FROM job) AS revisions, (SELECT revision FROM shop) AS shop, (SELECT count(*) FROM own_design) AS marks, (SELECT count(*) FROM own_standard) AS standards").get(); // prettier-ignore
 
 test("no bent request takes a route down, refusals change nothing, and what is taken opens", async () => {
   const all = await handlers();

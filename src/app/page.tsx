@@ -5,15 +5,18 @@ import { fromKept } from "@/app/kept";
 import { DAYS_KEPT } from "@/store/copies";
 import { database } from "@/store/database";
 import { type JobSummary, jobStore } from "@/store/jobs";
+import { shopStore } from "@/store/shop";
+import type { Units } from "@/core/length/length";
 import { StartJob } from "@/ui/job/StartJob";
 import { Fresh } from "@/ui/parts/Fresh";
 import { dayText } from "@/ui/parts/words";
 
 /** All jobs, the soonest due first, and what starts a new one. */
-const JobsPage = () => fromKept(() => <Jobs jobs={jobStore(database()).list()} />);
+const JobsPage = () =>
+  fromKept(() => <Jobs jobs={jobStore(database()).list()} units={shopStore(database()).load().shop.units} />);
 export default JobsPage;
 
-function Jobs({ jobs }: { jobs: JobSummary[] }) {
+function Jobs({ jobs, units }: { jobs: JobSummary[]; units: Units }) {
   return (
     <main className="mx-auto max-w-[64rem] px-5 py-6">
       <Fresh visit={randomUUID()} />
@@ -23,8 +26,11 @@ function Jobs({ jobs }: { jobs: JobSummary[] }) {
         <Link prefetch={false} href="/patterns" className="underline decoration-[#9aa39d] underline-offset-4">
           patterns
         </Link>
+        <Link prefetch={false} href="/shop" className="underline decoration-[#9aa39d] underline-offset-4">
+          shop
+        </Link>
         <span className="ml-auto">
-          <StartJob first={jobs.length === 0} />
+          <StartJob first={jobs.length === 0} units={units} />
         </span>
       </header>
       {jobs.length === 0 ? (

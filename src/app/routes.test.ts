@@ -84,7 +84,7 @@ test.each([
 test("a job taken away is gone with all that hung on it", async () => {
   expect(await (await job.DELETE(get(), at({ id }))).json()).toEqual({ removed: true });
   expect((await job.GET(get(), at({ id }))).status).toBe(404);
-  expect(database().prepare("SELECT count(*) AS n FROM job_done").get()).toEqual({ n: 0 });
+  expect(database().prepare("SELECT count(*) AS n FROM done").get()).toEqual({ n: 0 });
 });
 
 describe("designs", () => {

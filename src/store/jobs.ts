@@ -1,15 +1,15 @@
 import { type Act, actText, carryOut } from "@/core/job/acts";
 import { type JobLine, readPieceKey } from "@/core/line/line";
 import type { StockEntry } from "@/core/boards/stock";
-import { type Job, USUAL_WORKSHOP } from "@/core/job/job";
+import type { Job } from "@/core/job/job";
 import type { StoredJob } from "@/core/job/stored";
 import { admit } from "@/core/trial/trial";
-import { type Change, changesBetween, takenBack } from "@/core/job/change";
 import { jobProblems } from "@/core/job/file";
-import { JobFileError } from "@/core/problem/problem";
-import { collides, screenOf } from "@/core/job/collide";
-import { randomUUID } from "node:crypto";
+import { collides } from "@/core/job/collide";
+import { otherwise, type Workshop } from "@/core/shop/shop";
 import type { Db } from "./database";
+import { type Asked, keeper, type Screen, writing } from "./keeper";
+import { shopStore } from "./shop";
 
 export interface JobSummary {
   id: number;
@@ -19,11 +19,6 @@ export interface JobSummary {
   lines: number;
   pieces: number;
   changedAt: string;
-}
-
-/** The job changed since the page was loaded. */
-export class StaleError extends Error {
-  override name = "StaleError";
 }
 
 /** There is no such job. */
@@ -37,20 +32,6 @@ function asNow(_key: string, value: unknown): unknown {
   const { blank, ...box } = value;
   return { of: readPieceKey(blank), ...box };
 }
-
-/** How many things done to a job are known by their keys. */
-const KEPT_DONE = 5000;
-/** Something asked for by its key: done to the job as it was seen at a revision, or the last thing taken back. */
-export type Asked = { key?: string | undefined } & ({ revision: number; act: Act } | { undo: true });
-/** So far back acts of a job can be taken back. */
-const KEPT_CHANGES = 500;
-
-/** Who asks: the screen, and what was there when it came; without one whoever comes first to hand, who has seen all of it. */
-export interface Screen {
-  name: string;
-  loaded: number;
-}
-const ANYBODY: Screen = { name: "", loaded: Number.MAX_SAFE_INTEGER };
 
 interface JobRow {
   id: number;
@@ -70,17 +51,15 @@ export function jobStore(db: Db) {
       `SELECT job.id, name, due, start, changed_at AS changedAt, count(l.place) AS lines, coalesce(sum(l.quantity), 0) AS pieces
        FROM job LEFT JOIN job_line l ON l.job_id = job.id GROUP BY job.id ORDER BY due IS NULL, due, job.id`,
     ),
+    otherwise: db.prepare<[], { id: number; name: string; workshop: string }>(
+      "SELECT id, name, data -> '$.workshop' AS workshop FROM job WHERE data -> '$.workshop' <> '{}' ORDER BY due IS NULL, due, id",
+    ),
     revision: db.prepare<[number], { revision: number }>("SELECT revision FROM job WHERE id = ?"),
     job: db.prepare<[number], JobRow>("SELECT * FROM job WHERE id = ?"),
     lines: db.prepare<[number], { item: string; standard: string; size: string; quantity: number; options: string }>(
       "SELECT item, standard, size, quantity, options FROM job_line WHERE job_id = ? ORDER BY place",
     ),
     stock: db.prepare<[number], { entry: string }>("SELECT entry FROM job_stock WHERE job_id = ? ORDER BY place"),
-    /** The newest that can be taken back by a screen: of its own, and of what was there when it came. */
-    last: db.prepare<[number, string, string, number], { key: string; what: string; act: string; change: string }>(
-      `SELECT key, what, act, change FROM job_done
-       WHERE job_id = ? AND change IS NOT NULL AND (substr(key, 1, length(?)) = ? OR revision <= ?) ORDER BY revision DESC LIMIT 1`,
-    ),
     insertJob: db.prepare(
       "INSERT INTO job (name, units, start, due, data, changed_at) VALUES (@name, @units, @start, @due, @data, @at)",
     ),
@@ -94,33 +73,16 @@ export function jobStore(db: Db) {
     ),
     insertStock: db.prepare("INSERT INTO job_stock (job_id, place, entry) VALUES (?, ?, ?)"),
     remove: db.prepare("DELETE FROM job WHERE id = ?"),
-    done: db.prepare<[number, string], { revision: number }>(
-      "SELECT revision FROM job_done WHERE job_id = ? AND key = ?",
-    ),
-    doneSince: db.prepare<[number, number], { key: string; act: string | null }>(
-      "SELECT key, act FROM job_done WHERE job_id = ? AND revision > ? ORDER BY revision",
-    ),
-    insertDone: db.prepare(
-      "INSERT INTO job_done (job_id, key, revision, act, what, change) VALUES (@id, @key, @revision, @act, @what, @change)",
-    ),
-    pruneDone: db.prepare("DELETE FROM job_done WHERE job_id = ? AND revision <= ?"),
-    pruneChanges: db.prepare(
-      "UPDATE job_done SET change = NULL WHERE job_id = ? AND revision <= ? AND change IS NOT NULL",
-    ),
-    takeBack: db.prepare("UPDATE job_done SET change = NULL WHERE job_id = ? AND key = ?"),
   };
-  /** A transaction that is a writer from its beginning: it waits its turn instead of failing when it comes to write. */
-  const writing = <A extends unknown[], R>(run: (...args: A) => R) => {
-    const made = db.transaction(run);
-    return (...args: A): R => made.immediate(...args);
-  };
+  const shop = shopStore(db);
   const now = () => new Date(Date.now()).toISOString();
-  const head = ({ name, units, start, due, lines: _lines, stock: _stock, ...rest }: Job) => ({
+  /** Of the workshop only what the job does otherwise: the rest is the shop's, also when that changes. */
+  const head = ({ name, units, start, due, lines: _lines, stock: _stock, workshop, ...rest }: Job) => ({
     name,
     units,
     start: start ?? null,
     due: due ?? null,
-    data: JSON.stringify(rest),
+    data: JSON.stringify({ ...rest, workshop: otherwise(workshop, shop.load().shop.workshop) }),
     at: now(),
   });
 
@@ -133,12 +95,7 @@ export function jobStore(db: Db) {
     job.stock.forEach((s, i) => sql.insertStock.run(id, i, JSON.stringify(s)));
   }
 
-  const lastOf = (id: number, { name, loaded }: Screen) => {
-    const own = `${name}.`;
-    return sql.last.get(id, own, own, loaded);
-  };
-
-  function load(id: number, screen: Screen = ANYBODY): StoredJob {
+  function read(id: number): { revision: number; value: Job } {
     const row = sql.job.get(id);
     if (!row) throw new NoJobError(`there is no job ${id}`);
     const lines = sql.lines
@@ -155,118 +112,61 @@ export function jobStore(db: Db) {
       lines,
       stock,
       readings: rest.readings ?? [],
-      workshop: { ...USUAL_WORKSHOP, ...rest.workshop },
+      workshop: { ...shop.load().shop.workshop, ...rest.workshop },
     };
-    return { id, revision: row.revision, job, undo: lastOf(id, screen)?.what ?? null };
+    return { revision: row.revision, value: job };
   }
 
-  /** What other screens did since a page was drawn up, an undo as what it undid; undefined when that is no longer known. */
-  function elsewhere(id: number, now: number, seen: number, key: string): Act[] | undefined {
-    const since = sql.doneSince.all(id, seen);
-    const others = since.filter((d) => screenOf(d.key) !== screenOf(key));
-    // An undo of before it kept what it undid, or one of so long ago that it is not known.
-    if (since.length !== now - seen || others.some((d) => d.act === null)) return undefined;
-    return others.map((d) => JSON.parse(d.act!) as Act);
-  }
-
-  /** An act on a page that shows an older job is done to the newer when nobody else touched the same. */
-  function stands(stored: StoredJob, seen: number, act: Act, key: string): void {
-    const others = stored.revision === seen ? [] : elsewhere(stored.id, stored.revision, seen, key);
-    const other = others?.find((o) => collides(o, act));
-    if (others && !other) return;
-    const what = other ? `${actText(other, stored.job)} was changed` : "the job was changed";
-    throw new StaleError(`${what} elsewhere meanwhile; what is kept there stands`);
-  }
-
-  /** Writes the next state of a job, and what was done by its key. An undo keeps what it undid: it touches the same. */
-  function keep(
-    stored: StoredJob,
-    next: Job,
-    key: string,
-    act: string,
-    what: string | null,
-    change: Change[] | null,
-  ): void {
-    const [id, revision] = [stored.id, stored.revision + 1];
-    sql.updateJob.run({ ...head(next), id });
-    writeParts(id, next);
-    sql.insertDone.run({ id, key, revision, act, what, change: change && JSON.stringify(change) });
-    sql.pruneDone.run(id, revision - KEPT_DONE);
-    sql.pruneChanges.run(id, revision - KEPT_CHANGES);
-  }
-  const seenBy = (key: string, loaded: number | undefined): Screen =>
-    loaded === undefined ? ANYBODY : { name: screenOf(key), loaded };
-
-  /**
-   * Does one thing to a job, as it was seen at a revision. Asked again with the same key it is not done again. `loaded` is the
-   * revision the screen came with: what it may take back besides its own.
-   * @throws StaleError, NoJobError, JobFileError; then nothing is changed.
-   */
-  const act = writing(
-    (id: number, seen: number, act: Act, key: string = `${randomUUID()}.0`, loaded?: number): StoredJob => {
-      const screen = seenBy(key, loaded);
-      const stored = load(id, screen);
-      if (sql.done.get(id, key)) return stored;
-      stands(stored, seen, act, key);
-      const next = admit(carryOut(stored.job, act));
-      keep(stored, next, key, JSON.stringify(act), actText(act, stored.job), changesBetween(stored.job, next));
-      return load(id, screen);
+  const kept = keeper<Job, Act>(db, {
+    called: "job",
+    name: (id) => `job ${id}`,
+    read,
+    write: (id, next) => {
+      sql.updateJob.run({ ...head(next), id });
+      writeParts(id, next);
     },
-  );
-
-  /**
-   * Takes back what the screen did last, whatever others did to other things since; with nothing to take back the job stays as it is.
-   * @throws StaleError when what it did is not there any more.
-   */
-  const undo = writing((id: number, key: string = `${randomUUID()}.0`, loaded?: number): StoredJob => {
-    const screen = seenBy(key, loaded);
-    const stored = load(id, screen);
-    if (sql.done.get(id, key)) return stored;
-    const last = lastOf(id, screen);
-    if (!last) return stored;
-    const before = takenBack(stored.job, JSON.parse(last.change) as Change[]);
-    if (!before || jobProblems(before).length > 0)
-      throw new StaleError(`${last.what} was changed elsewhere meanwhile; it cannot be taken back`);
-    sql.takeBack.run(id, last.key);
-    keep(stored, before, key, last.act, null, null);
-    return load(id, screen);
+    carryOut: (job, act) => admit(carryOut(job, act)),
+    text: actText,
+    collides,
+    holds: (job) => jobProblems(job).length === 0,
   });
+  const stored = <N extends ReturnType<typeof kept.load>>(
+    id: number,
+    { value, ...rest }: N,
+  ): Omit<N, "value"> & StoredJob => {
+    const of = shop.load();
+    return { ...rest, id, job: value, shop: of.shop.workshop, version: rest.revision + of.revision };
+  };
+  const load = (id: number, screen?: Screen): StoredJob => stored(id, kept.load(id, screen));
 
   return {
     list: () => sql.list.all(),
     load,
-    /** How often the job has changed. @throws NoJobError */
-    revision: (id: number): number => {
+    /** Jobs that do something otherwise than the shop, and what. */
+    otherwise: () => {
+      const usual = shop.load().shop.workshop;
+      return sql.otherwise.all().flatMap(({ id, name, workshop }) => {
+        const own = otherwise({ ...usual, ...(JSON.parse(workshop) as Partial<Workshop>) }, usual);
+        return Object.keys(own).length > 0 ? [{ id, name, workshop: own }] : [];
+      });
+    },
+    /** Counts on whenever the job would be shown otherwise. @throws NoJobError */
+    version: (id: number): number => {
       const row = sql.revision.get(id);
       if (!row) throw new NoJobError(`there is no job ${id}`);
-      return row.revision;
+      return row.revision + shop.revision();
     },
     /** Keeps a new job. */
-    create: writing((job: Job): StoredJob => {
+    create: writing(db)((job: Job): StoredJob => {
       const id = Number(sql.insertJob.run(head(job)).lastInsertRowid);
       writeParts(id, job);
       return load(id);
     }),
-    act,
-    undo,
-    /**
-     * Does several things in their order, as far as they hold; `did` is how many. What does not hold ends it, and is thrown
-     * where it is the first.
-     * @throws as `act` and `undo`; then nothing is changed.
-     */
-    all: writing((id: number, asked: Asked[], loaded?: number): StoredJob & { did: number } => {
-      let stored: StoredJob | undefined;
-      let did = 0;
-      for (const a of asked)
-        try {
-          stored = "undo" in a ? undo(id, a.key, loaded) : act(id, a.revision, a.act, a.key, loaded);
-          did++;
-        } catch (e) {
-          if (!stored || !(e instanceof StaleError || e instanceof JobFileError)) throw e;
-          break;
-        }
-      return { ...(stored ?? load(id)), did };
-    }),
+    /** Does one thing to a job. @throws NoJobError, and as a keeper does */
+    act: (id: number, seen: number, act: Act, key?: string, loaded?: number): StoredJob =>
+      stored(id, kept.act(id, seen, act, key, loaded)),
+    undo: (id: number, key?: string, loaded?: number): StoredJob => stored(id, kept.undo(id, key, loaded)),
+    all: (id: number, asked: Asked<Act>[], loaded?: number) => stored(id, kept.all(id, asked, loaded)),
     remove: (id: number) => {
       const { changes } = sql.remove.run(id);
       db.pragma("incremental_vacuum");

@@ -12,7 +12,8 @@ import { storageFault } from "./fault";
 import type { Act } from "@/core/job/acts";
 import { emptyJob, type Job } from "@/core/job/job";
 import { openDatabase } from "./database";
-import { NoJobError, StaleError, jobStore } from "./jobs";
+import { NoJobError, jobStore } from "./jobs";
+import { StaleError } from "./keeper";
 
 const job: Job = {
   ...emptyJob("Spring bodies", "in"),
@@ -38,7 +39,7 @@ test("what is kept comes back the same, and every act can be taken back", () => 
   expect(store.undo(id).job).toEqual(job);
   expect(store.list()).toEqual([expect.objectContaining({ id, lines: 1, pieces: 40 })]);
   expect(store.remove(id)).toBe(true);
-  expect(db.prepare("SELECT (SELECT count(*) FROM job_line) + (SELECT count(*) FROM job_done) AS n").get()).toEqual({
+  expect(db.prepare("SELECT (SELECT count(*) FROM job_line) + (SELECT count(*) FROM done) AS n").get()).toEqual({
     n: 0,
   });
 });

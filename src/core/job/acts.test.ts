@@ -14,7 +14,8 @@ import { STANDARDS } from "@/core/standards";
 import { cutList } from "@/core/line/cutlist";
 import { readJob, writeJob } from "./file";
 import { findMakeable, makeables } from "./find";
-import { emptyJob, type Job, USUAL_WORKSHOP } from "./job";
+import { USUAL_WORKSHOP } from "@/core/shop/shop";
+import { emptyJob, type Job } from "./job";
 import { shapeOfLine } from "@/core/line/shapes";
 import { workJob } from "./worked";
 

@@ -1,17 +1,16 @@
 import { z } from "zod";
 import { pinnedSchema, type Pinned, piecesOf } from "@/core/boards/laid";
-import { sawSchema } from "@/core/boards/saw";
 import { stockSchema, type BoardStock, resawn } from "@/core/boards/stock";
 import { designSchema, markName, recipeOf } from "@/core/designs/design";
 import { hiveSchema, MOST_HIVES } from "@/core/hive/hive";
-import { weighingSchema } from "@/core/layout/request";
 import { lengthSchema, sizeSchema } from "@/core/length/schema";
 import { jobLineSchema, optionSchema, type JobLine } from "@/core/line/line";
+import { type Workshop, workshopChangeSchema } from "@/core/shop/shop";
 import { standardSchema } from "@/core/standards/standard";
 import { lengthWithUnit } from "@/core/length/format";
 import { standardOf } from "@/core/standards/own";
 import { jobProblems } from "./file";
-import { FINISHES, inUnits, type Job } from "./job";
+import { FINISHES, type Job } from "./job";
 import { MOST_READINGS, readingSchema, readingsWithoutLine } from "@/core/judge/reading";
 import { JobFileError } from "@/core/problem/problem";
 import { shapeOfLine } from "@/core/line/shapes";
@@ -47,13 +46,8 @@ export const actSchema = z.discriminatedUnion("do", [
     at: index,
     bad: z.array(z.tuple([lengthSchema, lengthSchema])).max(50),
   }),
-  z.strictObject({
-    do: z.literal("workshop"),
-    to: sawSchema
-      .pick({ kerf: true, endTrim: true, minHold: true, keepOffcut: true, sheetStages: true })
-      .extend({ people: z.number().int(), panels: z.boolean(), weighing: weighingSchema })
-      .partial(),
-  }),
+  /** What this job does otherwise than the shop; as the shop has it, it is the shop's again. */
+  z.strictObject({ do: z.literal("workshop"), to: workshopChangeSchema }),
 ]);
 export type Act = z.output<typeof actSchema>;
 
@@ -88,12 +82,7 @@ export function apply(job: Job, act: Act): Job {
     case "dates":
       return { ...job, start: act.start, due: act.due };
     case "units":
-      // Once something is asked, units are only how it is read.
-      return {
-        ...job,
-        units: act.units,
-        workshop: job.lines.length + job.stock.length === 0 ? inUnits(job.workshop, act.units) : job.workshop,
-      };
+      return { ...job, units: act.units };
     case "finish":
       return { ...job, finish: act.finish };
     case "thickness":
@@ -197,7 +186,7 @@ export function apply(job: Job, act: Act): Job {
       };
     }
     case "workshop":
-      return { ...job, workshop: { ...job.workshop, ...act.to } };
+      return { ...job, workshop: { ...job.workshop, ...act.to } as Workshop };
   }
 }
 

@@ -1,3 +1,4 @@
+import { meet } from "@/core/keeping/kept";
 import type { Act } from "./acts";
 
 /**
@@ -45,17 +46,11 @@ export function touches(act: Act): string[] {
   }
 }
 
-const within = (a: string, b: string) => a === b || a.startsWith(`${b} `);
-
 /** True when the two are about the same thing, so that only one of them can stand. */
-export const collides = (a: Act, b: Act): boolean =>
-  touches(a).some((x) => touches(b).some((y) => within(x, y) || within(y, x)));
-
-/** The screen a key comes from: `3f2a.17` is the seventeenth thing done on screen `3f2a`. */
-export const screenOf = (key: string): string => key.slice(0, Math.max(0, key.lastIndexOf(".")));
+export const collides = (a: Act, b: Act): boolean => meet(touches(a), touches(b));
 
 /** True when an act done after another may mean something else without it: the same thing, or a line or stock that was to be there. */
 export const dependsOn = (later: Act, earlier: Act): boolean => {
   const added = earlier.do.startsWith("add line") ? "line" : earlier.do === "add stock" ? "stock" : undefined;
-  return collides(later, earlier) || (added !== undefined && touches(later).some((t) => within(t, added)));
+  return collides(later, earlier) || (added !== undefined && meet(touches(later), [added]));
 };

@@ -8,15 +8,15 @@ import { type Design, designSchema, type MakersOwn, MOST_DESIGNS, recipeOf } fro
 import { upToDate } from "@/core/designs/older";
 import { idProblem } from "@/core/designs/problems";
 import { exactText } from "@/core/length/format";
-import { inch, type Length, type Units } from "@/core/length/length";
-import { lengthSchema } from "@/core/length/schema";
+import type { Length, Units } from "@/core/length/length";
 import { LengthError, parseLength } from "@/core/length/parse";
 import { RECIPES } from "@/core/recipes";
 import type { Parameter, Recipe } from "@/core/recipes/recipe";
 import { STANDARDS } from "@/core/standards";
 import { standardOf, standardProblems } from "@/core/standards/own";
 import { type Standard, standardSchema } from "@/core/standards/standard";
-import { FINISHES, type Job, LIMITS, USUAL_WORKSHOP } from "./job";
+import { held, USUAL_WORKSHOP, type Workshop, workshopFields, type WorkshopSpelling } from "@/core/shop/shop";
+import { FINISHES, type Job, LIMITS } from "./job";
 import { MOST_READINGS, readingSchema } from "@/core/judge/reading";
 import { JobFileError, meant, type Problem } from "@/core/problem/problem";
 import type { LaidPiece } from "@/core/boards/laid";
@@ -28,9 +28,10 @@ const jobDesignSchema = designSchema.pick({ recipe: true, mark: true, why: true 
 const one = (message: string, path = "") => new JobFileError([{ path, message }]);
 
 /**
- * Reads a job file. @throws JobFileError naming each field, what was read and what would be right.
+ * Reads a job file; what it leaves out is the shop it is opened in. @throws JobFileError naming each field, what was read and what
+ * would be right.
  */
-export function readJobFile(text: string): Job {
+export function readJobFile(text: string, shop?: Workshop): Job {
   if (text.length > LIMITS.bytes)
     throw one(`read ${(text.length / 1e6).toFixed(1)} MB; a job file is at most ${LIMITS.bytes / 1024 / 1024} MB`);
   let raw: unknown;
@@ -44,19 +45,17 @@ export function readJobFile(text: string): Job {
     if (e instanceof JobFileError) throw e;
     throw one(`not JSON: ${(e as Error).message}`);
   }
-  return readJob(raw);
+  return readJob(raw, shop);
 }
 
 /** Checks a parsed job file and makes the job of it. @throws JobFileError */
-export function readJob(given: unknown): Job {
+export function readJob(given: unknown, shop?: Workshop): Job {
   const raw = withDesignsUpToDate(given);
   const units = raw && typeof raw === "object" && !Array.isArray(raw) ? (raw as { units?: unknown }).units : undefined;
   if (raw && typeof raw === "object" && !Array.isArray(raw) && units !== "in" && units !== "mm")
     throw one(`read ${show(units)}, wanted "in" or "mm"`, "units");
-  const result = jobFileSchema(units as Units, { standards: ownStandards(raw), designs: ownDesigns(raw) }).safeParse(
-    raw,
-    { reportInput: true },
-  );
+  const own = { standards: ownStandards(raw), designs: ownDesigns(raw) };
+  const result = jobFileSchema(units as Units, own, shop).safeParse(raw, { reportInput: true });
   if (!result.success) throw new JobFileError(problemsOf(result.error));
   const { format: _format, version: _version, ...job } = result.data;
   return job;
@@ -153,19 +152,14 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
   };
 }
 
-/** No blade a workshop has cuts wider. */
-const MOST_KERF = inch(0, 1, 2);
-
 type Read<T> = { value: T } | { problem: string };
 type Plain = string | number | boolean;
 
 /** How a job spells its values: as a file writes them, or as the program holds them. The rest of it is one and the same. */
-interface Spelling {
-  units: Units;
+interface Spelling extends WorkshopSpelling {
   header: typeof HEADER;
-  length: z.ZodType<Length, string | number>;
-  /** Minutes of a day from midnight. */
-  minute: z.ZodType<number, string | number>;
+  /** What a file that does not say it leaves to the shop. */
+  shop: Workshop;
   option(recipe: Recipe, key: string, value: Plain): Read<Options[string]>;
   /** Whether a laid piece says what it is of as a text. */
   keys: boolean;
@@ -173,8 +167,9 @@ interface Spelling {
 
 const HEADER = { format: z.literal("rundik-job"), version: z.literal(1) };
 
-const inFile = (units: Units): Spelling => ({
+const inFile = (units: Units, shop: Workshop): Spelling => ({
   units,
+  shop,
   header: HEADER,
   length: z
     .union([z.number(), z.string()], { error: (i) => `read ${show(i.input)}, wanted a length` })
@@ -195,16 +190,11 @@ const inFile = (units: Units): Spelling => ({
   keys: true,
 });
 
-const held = (units: Units): Spelling => ({
-  units,
+const inHand = (units: Units): Spelling => ({
+  ...held(units),
+  shop: USUAL_WORKSHOP,
   // What is held needs no header.
   header: { format: HEADER.format.optional(), version: HEADER.version.optional() } as unknown as typeof HEADER,
-  length: lengthSchema as unknown as z.ZodType<Length, string | number>,
-  minute: z
-    .number()
-    .int()
-    .min(0)
-    .max(24 * 60) as unknown as z.ZodType<number, string | number>,
   option: (recipe, key, value) =>
     readOption(recipe, key, value, (v) =>
       typeof v === "number" ? { value: v as Length } : { problem: `read ${show(v)}, wanted a length` },
@@ -213,7 +203,8 @@ const held = (units: Units): Spelling => ({
 });
 
 /** The job file's schema for one of the two unit systems; its input side is what `docs/schema` publishes. */
-export const jobFileSchema = (units: Units, own?: MakersOwn) => jobSchema(inFile(units), own);
+export const jobFileSchema = (units: Units, own?: MakersOwn, shop: Workshop = USUAL_WORKSHOP) =>
+  jobSchema(inFile(units, shop), own);
 
 /**
  * What keeps a job from being one, at the fields a file of it has; nothing when all holds. Lines that stand as they are in a job
@@ -223,7 +214,7 @@ export function jobProblems(job: Job, known?: Job): Problem[] {
   const alike = known && READ_WITH.every((of) => known[of] === job[of]) && job.lines.length <= LIMITS.lines;
   const unchanged = new Set(alike ? known.lines : []);
   const fresh = job.lines.flatMap((line, at) => (unchanged.has(line) ? [] : [{ line, at }]));
-  const read = jobSchema(held(job.units), job).safeParse(
+  const read = jobSchema(inHand(job.units), job).safeParse(
     { ...job, lines: fresh.map((f) => f.line) },
     { reportInput: true },
   );
@@ -242,7 +233,7 @@ const problemsOf = (error: z.ZodError): Problem[] =>
 
 /** A job, all of it, however its values are spelled. */
 function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }) {
-  const { length, minute, units } = as;
+  const { length, units } = as;
   const positive = length.refine((l) => l > 0, { error: "must be more than nothing" });
   const date = z.iso.date({ error: (i) => `read ${show(i.input)}, wanted a date like "2027-03-12"` });
   const money = z.number().min(0).max(1e7);
@@ -386,43 +377,12 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
     })
     .transform((s): StockEntry => ({ ...s, price: s.source === "yard" ? 0 : (s.price ?? 1) }));
 
-  const usual = USUAL_WORKSHOP;
-  const workshop = strict({
-    kerf: length
-      .refine((k) => k <= MOST_KERF, {
-        error: `more than a saw takes: at most ${units === "in" ? '1/2"' : "12.7 mm"}; is the unit right?`,
-      })
-      .optional(),
-    endTrim: length.optional(),
-    edgeTrim: length.optional(),
-    sheetTrim: length.optional(),
-    minHold: length.optional(),
-    keepOffcut: length.optional(),
-    panels: z.boolean().optional(),
-    panelLoss: length.optional(),
-    sheetStages: z.union([z.literal(2), z.literal(3)]).optional(),
-    weighing: strict({ setUp: money.default(0), offcut: z.number().min(0).max(1).default(0) }).optional(),
-    people: z.number().int().min(1).max(50).optional(),
-    days: z.array(z.number().int().min(1).max(7)).min(1).max(7).optional(),
-    hours: z
-      .array(z.tuple([minute, minute]))
-      .min(1)
-      .max(6)
-      .optional(),
-    glue: z.number().min(0).max(2000).optional(),
-  }).transform((w, ctx) => {
-    const hours = w.hours ?? usual.hours;
-    hours.forEach(([a, b], i) => {
-      if (a >= b || (i > 0 && hours[i - 1]![1] > a))
-        ctx.addIssue({
-          code: "custom",
-          path: ["hours", i],
-          message: "hours run forward and do not overlap",
-          input: w.hours,
-        });
-    });
-    return { ...usual, ...Object.fromEntries(Object.entries(w).filter(([, v]) => v !== undefined)) } as typeof usual;
-  });
+  const workshop = strict(workshopFields(as))
+    .partial()
+    .transform((w): Workshop => ({
+      ...as.shop,
+      ...Object.fromEntries(Object.entries(w).filter(([, v]) => v !== undefined)),
+    }));
 
   const box = { x: length, y: length, length: positive, width: positive };
   const part = z.string().max(120);
@@ -461,7 +421,7 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
       .array(strict({ ...readingSchema.shape, target: length, value: length }))
       .max(MOST_READINGS)
       .default([]),
-    workshop: workshop.default(usual),
+    workshop: workshop.default(as.shop),
   })
     .superRefine((j, ctx) => {
       if (j.thickness === undefined) return;

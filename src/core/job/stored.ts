@@ -1,13 +1,11 @@
+import type { Kept } from "@/core/keeping/kept";
+import type { Workshop } from "@/core/shop/shop";
 import type { Job } from "./job";
 
-/** A job as it is kept. `revision` counts everything ever done to it. */
-export interface StoredJob {
+/** A job as it is kept; a change of the shop counts its version on too. */
+export interface StoredJob extends Kept {
   id: number;
-  revision: number;
   job: Job;
-  /** What the next undo would take back, if anything. */
-  undo: string | null;
+  /** What the shop has: where the job's workshop differs, it does so otherwise. */
+  shop: Workshop;
 }
-
-/** So many acts are done in one request: with more, others would wait for it. */
-export const MOST_AT_ONCE = 20;

@@ -31,9 +31,9 @@ export type Blank = z.output<typeof blankSchema>;
 /** What the maker weighs beside the price of the wood. */
 export const weighingSchema = z.strictObject({
   /** Money one more set-up is held to cost: a pattern more, or a fence or stop setting more; each a chance to get it wrong. */
-  setUp: z.number().min(0).max(1e7),
+  setUp: z.number().min(0).max(1e7).default(0),
   /** Part of its price an offcut that is kept is held to be worth. */
-  offcut: z.number().min(0).max(1),
+  offcut: z.number().min(0).max(1).default(0),
 });
 export type Weighing = z.output<typeof weighingSchema>;
 

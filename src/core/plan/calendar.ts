@@ -1,4 +1,4 @@
-import type { Workshop } from "@/core/job/job";
+import type { Workshop } from "@/core/shop/shop";
 
 /**
  * Shop hours. A clock minute counts from 1970-01-01 00:00 local, without zones; a worked minute counts only the time

@@ -1,4 +1,4 @@
-import type { Workshop } from "@/core/job/job";
+import type { Workshop } from "@/core/shop/shop";
 import type { WorkedJob } from "@/core/job/worked";
 import type { LayoutResult } from "@/core/layout/layout";
 import { type Calendar, calendar, clockText } from "./calendar";

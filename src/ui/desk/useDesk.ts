@@ -14,6 +14,8 @@ import { layoutRequest } from "@/core/job/ask";
 import { type Plan, planOf } from "@/core/plan/plan";
 import type { Reading } from "@/core/judge/reading";
 import type { StoredJob } from "@/core/job/stored";
+import { dependsOn } from "@/core/job/collide";
+import type { Workshop } from "@/core/shop/shop";
 import { type Moves, movesBetween } from "./moves";
 import { type Keeping, useKeeping } from "./useKeeping";
 import { type LayoutState, useLayout } from "./useLayout";
@@ -32,7 +34,9 @@ export interface Desk {
   undoes: string | null;
   /** Where a refused value belongs, and why it was refused. */
   problem: { field: string; message: string } | null;
-  keeping: Keeping;
+  keeping: Keeping<Act>;
+  /** What the shop has: where the job's workshop differs, it does so otherwise. */
+  shop: Workshop;
   line: number;
   setLine(line: number): void;
   lit: Lit | null;
@@ -119,7 +123,12 @@ export function useOpenJob(
     latest.current = job;
   }, [job]);
 
-  const keeping = useKeeping(stored, setJob);
+  const [shop, setShop] = useState(stored.shop);
+  const adopt = useCallback((kept: StoredJob) => {
+    setJob(kept.job);
+    setShop(kept.shop);
+  }, []);
+  const keeping = useKeeping<StoredJob, Act>(`/api/jobs/${stored.id}`, stored, adopt, dependsOn);
   const { send } = keeping;
 
   const shown = draft ?? job;
@@ -173,6 +182,7 @@ export function useOpenJob(
       undoes: keeping.undoes,
       problem,
       keeping,
+      shop,
       line: Math.min(line, Math.max(0, shown.lines.length - 1)),
       setLine: (n) => {
         setLine(n);
@@ -200,7 +210,7 @@ export function useOpenJob(
       newest,
       measure: (m) => act({ do: "read", reading: { ...m, at: new Date().toISOString() } }, "reading"),
     }),
-    [stored.id, shown, worked, problem, keeping, line, lit, moves, standards, designs, newest, carry, send, act],
+    [stored.id, shown, worked, problem, keeping, shop, line, lit, moves, standards, designs, newest, carry, send, act],
   );
 
   // What hangs on the layout follows when the page has been drawn, so that typing is never held up by it.

@@ -1,8 +1,8 @@
 "use client";
 import { useEffect } from "react";
 
-/** Hears each time a job is changed, here or elsewhere, as long as its page can be seen; a page that is not looked at holds no line. */
-export function useFollow(id: number, heard: (revision: number) => void): void {
+/** Hears each time a thing is changed, here or elsewhere, as long as its page can be seen; a page that is not looked at holds no line. */
+export function useFollow(at: string, heard: (version: number) => void): void {
   useEffect(() => {
     if (typeof EventSource === "undefined") return undefined;
     let line: EventSource | undefined;
@@ -10,7 +10,7 @@ export function useFollow(id: number, heard: (revision: number) => void): void {
       line?.close();
       line = undefined;
       if (document.visibilityState !== "visible") return;
-      line = new EventSource(`/api/jobs/${id}/follow`);
+      line = new EventSource(`${at}/follow`);
       line.addEventListener("message", (e: MessageEvent<string>) => heard(Number(e.data)));
     };
     turn();
@@ -19,5 +19,5 @@ export function useFollow(id: number, heard: (revision: number) => void): void {
       document.removeEventListener("visibilitychange", turn);
       line?.close();
     };
-  }, [id, heard]);
+  }, [at, heard]);
 }

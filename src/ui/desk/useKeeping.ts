@@ -1,31 +1,26 @@
 "use client";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import type { Act } from "@/core/job/acts";
-import { dependsOn } from "@/core/job/collide";
-import type { Job } from "@/core/job/job";
-import { MOST_AT_ONCE, type StoredJob } from "@/core/job/stored";
+import { type Kept, MOST_AT_ONCE } from "@/core/keeping/kept";
 import { askServer, NoAnswer, Refused, RETRY } from "@/ui/parts/askServer";
 import { useFollow } from "./useFollow";
-import { forget, nextKey, remember, screenName, type Waiting, waitingFor } from "./waiting";
-
-type Sent = Waiting["what"];
+import { forget, nextKey, remember, screenName, type Sent, type Waiting, waitingFor } from "./waiting";
 
 /** Something that was done here and is not kept, because it does not hold any more: why, and what it was. */
-export interface Dropped {
-  what: Sent;
+export interface Dropped<A> {
+  what: Sent<A>;
   why: string;
 }
 
-export interface Keeping {
+export interface Keeping<A> {
   /** Acts not yet kept. */
   waiting: number;
   /** Why the server takes nothing just now: what waits is sent again every few seconds. */
   held: string | null;
   /** What was not kept, and why. */
-  dropped: Dropped[];
+  dropped: Dropped<A>[];
   /** What `undo` would take back. */
   undoes: string | null;
-  send(what: Sent): void;
+  send(what: Sent<A>): void;
   again(): void;
   /** What was dropped has been seen, or is done again. */
   seen(): void;
@@ -40,26 +35,33 @@ const LEFT_BEHIND = 15_000;
  * Sends what was done to the server in the order it was done: what waits meanwhile together. Each has a key, so that a reply that was lost
  * does no harm: asked again, the server answers and does nothing twice. While the server does not answer it waits, over a
  * reload and a closed tab too, and is tried again. What is refused is dropped by name, with what stood on it; `adopt` is given the
- * job as it is kept when that is another than the one shown.
+ * thing as it is kept when that is another than the one shown.
  */
-export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keeping {
-  const [state, setState] = useState<Pick<Keeping, "waiting" | "held">>({ waiting: 0, held: null });
-  const [dropped, setDropped] = useState<Dropped[]>([]);
+export function useKeeping<S extends Kept, A>(
+  /** Where it is kept: `/api/jobs/12`. */
+  at: string,
+  stored: S,
+  adopt: (stored: S) => void,
+  /** An act done after another may mean something else without it. */
+  dependsOn: (later: A, earlier: A) => boolean,
+): Keeping<A> {
+  const [state, setState] = useState<Pick<Keeping<A>, "waiting" | "held">>({ waiting: 0, held: null });
+  const [dropped, setDropped] = useState<Dropped<A>[]>([]);
   const [undoes, setUndoes] = useState(stored.undo);
-  const pending = useRef<Waiting[]>([]);
-  /** The job as it was last taken from the server, which all that waits was done on; and the newest it is known to have. */
+  const pending = useRef<Waiting<A>[]>([]);
+  /** The thing as it was last taken from the server, which all that waits was done on; and the newest version it is known to have. */
   const base = useRef(stored.revision);
-  const newest = useRef(stored.revision);
+  const newest = useRef(stored.version);
   const lastKey = useRef(0);
   const busy = useRef(false);
   const retry = useRef<ReturnType<typeof setTimeout>>(undefined);
   const onward = useRef<() => void>(() => undefined);
-  /** The job shown may be another than the one kept. */
+  /** What is shown may be another than what is kept. */
   const differs = useRef(false);
-  /** The newest revision there is said to be. */
-  const said = useRef(stored.revision);
+  /** The newest version there is said to be. */
+  const said = useRef(stored.version);
 
-  const done = useCallback((w: Waiting) => {
+  const done = useCallback((w: Waiting<A>) => {
     pending.current = pending.current.filter((p) => p.key !== w.key);
     void forget(w.key);
   }, []);
@@ -71,12 +73,13 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
     const show = (held: string | null) => setState({ waiting: pending.current.length, held });
     /** Shows what somebody else did; what is done here meanwhile goes first. */
     const follow = async () => {
-      const kept = await ask(stored.id, asker);
+      const kept = await ask<S>(`${at}${asker}`);
       if ("error" in kept) said.current = newest.current;
       else if (pending.current.length === 0) {
-        said.current = newest.current = base.current = kept.revision;
+        said.current = newest.current = kept.version;
+        base.current = kept.revision;
         setUndoes(kept.undo);
-        adopt(kept.job);
+        adopt(kept);
       }
     };
     try {
@@ -87,28 +90,28 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
           continue;
         }
         const asked = together(pending.current);
-        const reply = await ask<StoredJob & { did: number }>(stored.id, "/act", {
+        const reply = await ask<S & { did: number }>(`${at}/act`, {
           loaded: stored.revision,
           acts: asked.map(({ key, seen, what }) => ({ key, revision: seen, ...what })),
         });
         const refused = "error" in reply;
-        const kept = refused ? await ask(stored.id, asker) : reply;
+        const kept = refused ? await ask<S>(`${at}${asker}`) : reply;
         const gone = asked.slice(0, refused ? 1 : reply.did);
         gone.forEach(done);
         if (refused) {
-          const lost = [next, ...pending.current.filter((p) => standsOn(p.what, next.what))];
+          const lost = [next, ...pending.current.filter((p) => standsOn(p.what, next.what, dependsOn))];
           lost.forEach(done);
           setDropped((all) => [...all, ...lost.map((l) => ({ what: l.what, why: reply.error }))]);
         }
         if (!("error" in kept)) {
           // Further than what was sent: somebody else did something too.
           differs.current ||=
-            refused || gone.some((g) => "undo" in g.what) || kept.revision !== newest.current + gone.length;
-          newest.current = kept.revision;
+            refused || gone.some((g) => "undo" in g.what) || kept.version !== newest.current + gone.length;
+          newest.current = kept.version;
           setUndoes(kept.undo);
           if (pending.current.length === 0) {
             base.current = kept.revision;
-            if (differs.current) adopt(kept.job);
+            if (differs.current) adopt(kept);
             differs.current = false;
           }
         }
@@ -122,17 +125,17 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
     } finally {
       busy.current = false;
     }
-  }, [stored.id, stored.revision, adopt, done]);
+  }, [at, stored.revision, adopt, done, dependsOn]);
   useEffect(() => {
     onward.current = () => void again();
   }, [again]);
 
   // Somebody else did something: what is shown follows, between what is done here.
   useFollow(
-    stored.id,
+    at,
     useCallback(
-      (revision: number) => {
-        said.current = Math.max(said.current, revision);
+      (version: number) => {
+        said.current = Math.max(said.current, version);
         if (said.current > newest.current && pending.current.length === 0) void again();
       },
       [again],
@@ -140,22 +143,22 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
   );
 
   const send = useCallback(
-    (what: Sent) => {
+    (what: Sent<A>) => {
       const screen = screenName();
       const key = nextKey(screen, lastKey.current);
       lastKey.current = Number(key.slice(screen.length + 1));
-      const w: Waiting = { key, job: stored.id, seen: base.current, what };
+      const w: Waiting<A> = { key, at, seen: base.current, what };
       pending.current.push(w);
       void remember(w);
       setState((s) => ({ ...s, waiting: pending.current.length }));
       void again();
     },
-    [stored.id, again],
+    [at, again],
   );
 
   // What was left waiting by this page before it was loaded again, or by one that is closed.
   useEffect(() => {
-    void waitingFor(stored.id).then((left) => {
+    void waitingFor<A>(at).then((left) => {
       const mine = screenName();
       const old = left.filter((w) => {
         const [screen, number] = [
@@ -171,7 +174,7 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
       setState((s) => ({ ...s, waiting: pending.current.length }));
       void again();
     });
-  }, [stored.id, again]);
+  }, [at, again]);
 
   useEffect(() => {
     if (state.held === null) return;
@@ -188,20 +191,20 @@ export function useKeeping(stored: StoredJob, adopt: (job: Job) => void): Keepin
 }
 
 /** Something done after what was refused, which may mean another line now. What is taken back was done last. */
-const standsOn = (later: Sent, refused: Sent): boolean =>
-  "undo" in later || "undo" in refused || dependsOn(later.act as Act, refused.act as Act);
+const standsOn = <A>(later: Sent<A>, refused: Sent<A>, dependsOn: (later: A, earlier: A) => boolean): boolean =>
+  "undo" in later || "undo" in refused || dependsOn(later.act, refused.act);
 
 /** What of all that waits goes in one request: few enough, and small enough, to be answered soon. */
-function together(waiting: Waiting[]): Waiting[] {
+function together<A>(waiting: Waiting<A>[]): Waiting<A>[] {
   let size = 0;
   const some = waiting.slice(0, MOST_AT_ONCE).filter((w) => (size += JSON.stringify(w.what).length) < LARGEST_TOGETHER);
   return some.length > 0 ? some : waiting.slice(0, 1);
 }
 
-/** The job as it is kept after what was asked, or why it was refused. @throws NoAnswer */
-async function ask<T extends StoredJob>(id: number, what = "", body?: object): Promise<T | { error: string }> {
+/** The thing as it is kept after what was asked, or why it was refused. @throws NoAnswer */
+async function ask<T extends Kept>(path: string, body?: object): Promise<T | { error: string }> {
   try {
-    return await askServer<T>(`/api/jobs/${id}${what}`, body && { method: "POST", body });
+    return await askServer<T>(path, body && { method: "POST", body });
   } catch (e) {
     if (e instanceof Refused) return { error: e.message };
     throw e;

@@ -1,13 +1,14 @@
 import { createStore, entries, del, set, type UseStore } from "idb-keyval";
-import type { Act } from "@/core/job/acts";
 
-/** Something done on a page that is not known to be kept: what, on which job as it was seen at a revision, by its key. */
-export interface Waiting {
+/** Something done on a page that is not known to be kept: what, to which thing as it was seen at a revision, by its key. */
+export interface Waiting<A = unknown> {
   key: string;
-  job: number;
+  /** Where the thing is kept: `/api/jobs/12`. */
+  at: string;
   seen: number;
-  what: { act: Act } | { undo: true };
+  what: Sent<A>;
 }
+export type Sent<A> = { act: A } | { undo: true };
 
 let store: UseStore | undefined;
 const kept = () => (store ??= createStore("rundik", "waiting"));
@@ -23,13 +24,13 @@ export const forget = async (key: string): Promise<void> => {
   if (has()) await del(key, kept()).catch(() => undefined);
 };
 
-/** What waits for a job, in the order it was done. */
-export async function waitingFor(job: number): Promise<Waiting[]> {
+/** What waits for a thing, in the order it was done. */
+export async function waitingFor<A>(at: string): Promise<Waiting<A>[]> {
   if (!has()) return [];
-  const all = await entries<string, Waiting>(kept()).catch(() => []);
+  const all = await entries<string, Waiting<A>>(kept()).catch(() => []);
   return all
     .map(([, w]) => w)
-    .filter((w) => w.job === job)
+    .filter((w) => w.at === at)
     .sort((a, b) => numberOf(a.key) - numberOf(b.key));
 }
 

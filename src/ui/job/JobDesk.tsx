@@ -2,12 +2,13 @@
 import Link from "next/link";
 import { usePathname } from "next/navigation";
 import { type ComponentType, memo, useCallback, useEffect, useState } from "react";
+import { Troubles } from "@/ui/desk/Troubles";
 import { actText } from "@/core/job/acts";
 import type { StoredJob } from "@/core/job/stored";
 import type { MakersOwn } from "@/core/designs/design";
 import { Guarded } from "@/ui/parts/Guarded";
 import { Key } from "@/ui/parts/Key";
-import { count, dayText } from "@/ui/parts/words";
+import { dayText } from "@/ui/parts/words";
 
 import { PageLink } from "@/ui/desk/PageLink";
 import { type PageId, turnTo } from "@/ui/desk/pages";
@@ -42,7 +43,13 @@ export function JobDesk({ stored, own }: { stored: StoredJob; own: MakersOwn }) 
               <StationTab key={s.id} station={s} on={s.id === here || s.id === beside} desk={desk} laid={laid} />
             ))}
           </nav>
-          <Troubles desk={desk} />
+          <Troubles
+            keeping={desk.keeping}
+            text={(act) => actText(act, desk.job)}
+            // What names a line by its place may mean another by now: that is said, and left to be done anew.
+            mayAgain={(act) => !("at" in act)}
+            act={(act) => desk.act(act)}
+          />
           <main
             tabIndex={0}
             className="print-plain relative outline-offset-[-3px] min-h-0 flex-1 overflow-auto px-5 pt-3 pb-4"
@@ -57,55 +64,6 @@ export function JobDesk({ stored, own }: { stored: StoredJob; own: MakersOwn }) 
     </DeskProvider>
   );
 }
-
-/** What was not kept, and what still waits to be. */
-function Troubles({ desk }: { desk: Desk }) {
-  const { held, waiting, dropped, again, seen } = desk.keeping;
-  const alert = "no-print mx-5 mt-2 flex flex-wrap items-baseline gap-x-4 border-l-8 border-madder bg-white px-3 py-2";
-  // What names a line by its place may mean another by now: that is said, and left to be done anew.
-  const acts = dropped.flatMap((d) => ("act" in d.what && !("at" in d.what.act) ? [d.what.act] : []));
-  return (
-    <>
-      {held !== null && (
-        <p role="alert" className={alert}>
-          <span className="flex-1">
-            {capital(held)}; {count(waiting, "change")} {waiting === 1 ? "is" : "are"} not kept yet. It is tried again
-            every few seconds, and after the page is opened again.
-          </span>
-          <button className="quiet" onClick={again}>
-            try now
-          </button>
-        </p>
-      )}
-      {dropped.length > 0 && (
-        <div role="alert" className={alert}>
-          <span className="flex-1">
-            <b>
-              Not kept: {dropped.map((d) => ("act" in d.what ? actText(d.what.act, desk.job) : "undo")).join("; ")}.
-            </b>{" "}
-            {capital(dropped[0]!.why)}.
-          </span>
-          {acts.length > 0 && (
-            <button
-              className="quiet"
-              onClick={() => {
-                seen();
-                acts.forEach((a) => desk.act(a));
-              }}
-            >
-              do it again all the same
-            </button>
-          )}
-          <button className="quiet" onClick={seen}>
-            leave it
-          </button>
-        </div>
-      )}
-    </>
-  );
-}
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 function Top({ desk, laid, find }: { desk: Desk; laid: Laid; find(): void }) {
   const { job } = desk;

@@ -1,10 +1,11 @@
 "use client";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
+import type { Units } from "@/core/length/length";
 import { askServer, NoAnswer } from "@/ui/parts/askServer";
 
 /** Starts an empty job, or opens a job file. */
-export function StartJob({ first }: { first: boolean }) {
+export function StartJob({ first, units }: { first: boolean; units: Units }) {
   const router = useRouter();
   const file = useRef<HTMLInputElement>(null);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -30,10 +31,7 @@ export function StartJob({ first }: { first: boolean }) {
         <button
           className={`act ${first ? "text-[1.2rem]" : ""}`}
           onClick={() =>
-            void create(
-              JSON.stringify({ format: "rundik-job", version: 1, name: "New job", units: "in", lines: [] }),
-              "ask",
-            )
+            void create(JSON.stringify({ format: "rundik-job", version: 1, name: "New job", units, lines: [] }), "ask")
           }
         >
           Start a job

@@ -1,11 +1,13 @@
 import { type Act, carryOut } from "@/core/job/acts";
-import { type Change, changesBetween, takenBack } from "@/core/job/change";
-import { collides, screenOf } from "@/core/job/collide";
+import { type Change, changesBetween, takenBack } from "@/core/keeping/change";
+import { collides } from "@/core/job/collide";
+import { screenOf } from "@/core/keeping/kept";
 import { ReadableStream, TextDecoderStream } from "node:stream/web";
 import { TextEncoder } from "node:util";
 import type { ComponentType } from "react";
 import type { Job } from "@/core/job/job";
 import type { StoredJob } from "@/core/job/stored";
+import { USUAL_WORKSHOP } from "@/core/shop/shop";
 import { layOut } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
 import { DeskProvider, LaidProvider, useOpenJob } from "@/ui/desk/useDesk";
@@ -28,7 +30,7 @@ export class Server {
   lose = 0;
 
   constructor(job: Job) {
-    this.kept = { id: 1, revision: 5, job, undo: null };
+    this.kept = { id: 1, revision: 5, version: 5, job, undo: null, shop: USUAL_WORKSHOP };
     globalThis.TextDecoderStream = TextDecoderStream as typeof globalThis.TextDecoderStream;
     globalThis.fetch = this.fetch as unknown as typeof fetch;
   }
@@ -42,7 +44,7 @@ export class Server {
   }
   /** Somebody else does something. */
   elsewhere(act: Act) {
-    this.kept = { ...this.kept, revision: this.kept.revision + 1, job: carryOut(this.kept.job, act) };
+    this.kept = next(this.kept, { job: carryOut(this.kept.job, act) });
     this.done.push({ key: "other.1", revision: this.kept.revision, act });
   }
   private fetch = async (url: string, init?: Init) => {
@@ -69,7 +71,7 @@ export class Server {
     if ("undo" in asked) {
       const job = takenBack(kept.job, this.changes.pop() ?? []);
       if (!job) return "the job was changed elsewhere";
-      this.kept = { ...kept, revision: kept.revision + 1, job, undo: null };
+      this.kept = next(kept, { job, undo: null });
     } else if (
       this.done.some(
         (d) =>
@@ -79,7 +81,7 @@ export class Server {
       return "the job was changed elsewhere";
     else
       try {
-        this.kept = { ...kept, revision: kept.revision + 1, job: carryOut(kept.job, asked.act), undo: asked.act.do };
+        this.kept = next(kept, { job: carryOut(kept.job, asked.act), undo: asked.act.do });
         this.changes.push(changesBetween(kept.job, this.kept.job));
       } catch (e) {
         return (e as Error).message;
@@ -102,6 +104,13 @@ export class Server {
     };
   };
 }
+/** One thing further on. */
+const next = (kept: StoredJob, to: Partial<StoredJob>): StoredJob => ({
+  ...kept,
+  revision: kept.revision + 1,
+  version: kept.version + 1,
+  ...to,
+});
 const says = (status: number, json: unknown) => ({ ok: status < 400, status, json: async () => json });
 
 /** A station with the job open around it. */

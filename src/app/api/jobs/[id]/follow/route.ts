@@ -1,44 +1,12 @@
+import { follow } from "@/app/follow";
 import { answer, jobPath, readPath } from "@/app/http";
 import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";
 
-/** How often it is looked whether the job changed, ms: by this server or by another on the same file. */
-const LOOK = 700;
-/** So often something is said at all, so that a line that went dead is noticed. */
-const QUIET = 20_000 / LOOK;
-
-/** Tells a page each time the job is another than it was: its revision, as an event stream. Ends when the job is taken away. */
+/** Tells a page each time the job, or the shop it is made in, is another than it was. */
 export const GET = (request: Request, context: { params: Promise<{ id: string }> }) =>
   answer(request, async () => {
     const { id } = await readPath(context, jobPath);
     const store = jobStore(database());
-    let told = store.revision(id);
-    let timer: ReturnType<typeof setInterval>;
-    const text = new TextEncoder();
-    const stream = new ReadableStream({
-      start(controller) {
-        let quiet = 0;
-        const say = (line: string) => controller.enqueue(text.encode(`${line}\n\n`));
-        const end = () => {
-          clearInterval(timer);
-          controller.close();
-        };
-        say(`data: ${told}`);
-        timer = setInterval(() => {
-          try {
-            const now = store.revision(id);
-            if (now !== told) say(`data: ${(told = now)}`);
-            else if (++quiet % QUIET < 1) say(": still here");
-          } catch {
-            end();
-          }
-        }, LOOK);
-        timer.unref();
-        request.signal.addEventListener("abort", () => clearInterval(timer));
-      },
-      cancel: () => clearInterval(timer),
-    });
-    // Not to be changed on the way: a compressor would hold back what is only a line.
-    const headers = { "content-type": "text/event-stream", "cache-control": "no-store, no-transform" };
-    return new Response(stream, { headers });
+    return follow(request, () => store.version(id));
   });

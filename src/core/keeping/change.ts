@@ -1,22 +1,26 @@
-import type { Job } from "./job";
-
-/** What an act changed of a job, as little as says it: a value (a setting of the workshop its own), or a stretch of a list. */
+/** What an act changed of a thing, as little as says it: a value (a setting of the workshop its own), or a stretch of a list. */
 export type Change =
-  | { of: keyof Job; within?: string; was?: unknown; is?: unknown }
-  | { of: keyof Job; at: number; was: unknown[]; is: unknown[] };
+  | { of: string; within?: string; was?: unknown; is?: unknown }
+  | { of: string; at: number; was: unknown[]; is: unknown[] };
 
-/** The changes that make one job of another. */
-export function changesBetween(before: Job, after: Job): Change[] {
-  const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])] as (keyof Job)[];
+/** What is changed setting by setting. */
+const BY_SETTING = "workshop";
+
+type Plain = Record<string, unknown>;
+
+/** The changes that make one thing of another. */
+export function changesBetween<T extends object>(earlier: T, later: T): Change[] {
+  const [before, after] = [earlier, later] as Record<string, unknown>[] as [Plain, Plain];
+  const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])];
   return keys.flatMap((of): Change[] => {
     const [was, is] = [before[of], after[of]];
     if (same(was, is)) return [];
     if (Array.isArray(was) && Array.isArray(is)) return [{ of, ...stretch(was, is) }];
-    if (of !== "workshop") return [{ of, was, is }];
-    const parts = (job: Job) => job.workshop as unknown as Record<string, unknown>;
-    return Object.keys({ ...before.workshop, ...after.workshop })
-      .filter((within) => !same(parts(before)[within], parts(after)[within]))
-      .map((within) => ({ of, within, was: parts(before)[within], is: parts(after)[within] }));
+    if (of !== BY_SETTING) return [{ of, was, is }];
+    const [old, now] = [was, is] as [Plain, Plain];
+    return Object.keys({ ...old, ...now })
+      .filter((within) => !same(old[within], now[within]))
+      .map((within) => ({ of, within, was: old[within], is: now[within] }));
   });
 }
 
@@ -30,9 +34,9 @@ function stretch(was: unknown[], is: unknown[]): { at: number; was: unknown[]; i
   return { at, was: was.slice(at, was.length - end), is: is.slice(at, is.length - end) };
 }
 
-/** The job without those changes, whatever else was done since; undefined where what they made is not there any more. */
-export function takenBack(job: Job, changes: Change[]): Job | undefined {
-  const next: Record<string, unknown> = { ...job };
+/** A thing without those changes, whatever else was done since; undefined where what they made is not there any more. */
+export function takenBack<T extends object>(thing: T, changes: Change[]): T | undefined {
+  const next: Plain = { ...(thing as Plain) };
   for (const c of changes) {
     if ("at" in c) {
       const list = next[c.of] as unknown[];
@@ -49,7 +53,7 @@ export function takenBack(job: Job, changes: Change[]): Job | undefined {
     else home[name] = c.was;
     if (within !== undefined) next[of] = home;
   }
-  return next as unknown as Job;
+  return next as T;
 }
 
 /** Where a stretch stands now: where it was, or the one place it moved to. */

@@ -1,0 +1,168 @@
+import { z } from "zod";
+import type { Kept } from "@/core/keeping/kept";
+import type { Saw } from "@/core/boards/saw";
+import { type Weighing, weighingSchema } from "@/core/layout/request";
+import { type Length, type Units, inch, mm } from "@/core/length/length";
+import { lengthSchema } from "@/core/length/schema";
+
+/**
+ * The shop: one place with its people, its saw and its hours. Every job is made in it, and says only what it does otherwise.
+ */
+export interface Shop {
+  /** What its tapes say: jobs begin in them. */
+  units: Units;
+  workshop: Workshop;
+}
+
+/** How the shop works: what the saw takes, who is there when, what glue it takes. Minutes of a day from midnight. */
+export interface Workshop extends Saw {
+  weighing: Weighing;
+  /** Parts wider than every board are glued up from staves; each joint loses so much to the jointer. */
+  panels: boolean;
+  panelLoss: Length;
+  people: number;
+  /** Days worked, 1 Monday to 7 Sunday. */
+  days: number[];
+  hours: [number, number][];
+  /** Grams of glue for a square metre of joint; 150–200 is usual (from memory). */
+  glue: number;
+}
+
+export const USUAL_WORKSHOP: Workshop = {
+  kerf: inch(0, 1, 8),
+  endTrim: inch(0, 1, 4),
+  edgeTrim: inch(0),
+  sheetTrim: inch(0),
+  minHold: inch(9),
+  keepOffcut: inch(12),
+  sheetStages: 2,
+  weighing: { setUp: 0, offcut: 0 },
+  panels: false,
+  panelLoss: inch(0, 1, 8),
+  people: 1,
+  days: [1, 2, 3, 4, 5],
+  hours: [
+    [8 * 60, 12 * 60],
+    [12 * 60 + 30, 16 * 60 + 30],
+  ],
+  glue: 175,
+};
+
+/** The lengths of a usual shop of millimetres; a sixteenth of an inch is nothing on its tapes. */
+const METRIC: Partial<Workshop> = {
+  kerf: mm(3),
+  endTrim: mm(6),
+  minHold: mm(230),
+  keepOffcut: mm(300),
+  panelLoss: mm(3),
+};
+
+/** What is usual in a shop of inches or of millimetres. */
+export const usualWorkshop = (units: Units): Workshop =>
+  units === "mm" ? { ...USUAL_WORKSHOP, ...METRIC } : USUAL_WORKSHOP;
+
+/** No blade a workshop has cuts wider. */
+const MOST_KERF = inch(0, 1, 2);
+
+/** How values are spelled where a workshop is read: as a file writes them, or as the program holds them. */
+export interface WorkshopSpelling {
+  units: Units;
+  length: z.ZodType<Length, string | number>;
+  /** Minutes of a day from midnight. */
+  minute: z.ZodType<number, string | number>;
+}
+
+export const held = (units: Units): WorkshopSpelling => ({
+  units,
+  length: lengthSchema as unknown as z.ZodType<Length, string | number>,
+  minute: z
+    .number()
+    .int()
+    .min(0)
+    .max(24 * 60) as unknown as z.ZodType<number, string | number>,
+});
+
+/** What a workshop may be, each value on its own. */
+export const workshopFields = ({ units, length, minute }: WorkshopSpelling) => ({
+  kerf: length.refine((k) => k <= MOST_KERF, {
+    error: `more than a saw takes: at most ${units === "in" ? '1/2"' : "12.7 mm"}; is the unit right?`,
+  }),
+  endTrim: length,
+  edgeTrim: length,
+  sheetTrim: length,
+  minHold: length,
+  keepOffcut: length,
+  panels: z.boolean(),
+  panelLoss: length,
+  sheetStages: z.union([z.literal(2), z.literal(3)]),
+  weighing: weighingSchema,
+  people: z.number().int().min(1).max(50),
+  days: z.array(z.number().int().min(1).max(7)).min(1).max(7),
+  hours: z
+    .array(z.tuple([minute, minute]))
+    .min(1)
+    .max(6)
+    .superRefine((hours, ctx) =>
+      hours.forEach(([a, b], i) => {
+        if (a >= b || (i > 0 && hours[i - 1]![1] > a))
+          ctx.addIssue({ code: "custom", path: [i], message: "hours run forward and do not overlap", input: hours });
+      }),
+    ),
+  glue: z.number().min(0).max(2000),
+});
+
+/** The shop as it is kept. */
+export interface StoredShop extends Kept {
+  shop: Shop;
+}
+
+export const workshopChangeSchema = z.strictObject(workshopFields(held("in"))).partial();
+
+/** Everything a person can do to the shop; lengths in nm. */
+export const shopActSchema = z.discriminatedUnion("do", [
+  z.strictObject({ do: z.literal("units"), units: z.enum(["in", "mm"]) }),
+  z.strictObject({ do: z.literal("workshop"), to: workshopChangeSchema }),
+]);
+export type ShopAct = z.output<typeof shopActSchema>;
+
+/** The shop after an act. In other units what is usual in the one becomes what is usual in the other; what was chosen stays. */
+export function changeShop(shop: Shop, act: ShopAct): Shop {
+  if (act.do === "workshop") return { ...shop, workshop: { ...shop.workshop, ...act.to } as Workshop };
+  const [from, to] = [usualWorkshop(shop.units), usualWorkshop(act.units)];
+  const usual = (Object.keys(METRIC) as (keyof Workshop)[]).filter((k) => shop.workshop[k] === from[k]);
+  return { units: act.units, workshop: { ...shop.workshop, ...Object.fromEntries(usual.map((k) => [k, to[k]])) } };
+}
+
+/** What an act touches, so that two done on different screens can both stand. */
+export const touchesShop = (act: ShopAct): string[] =>
+  act.do === "units" ? ["units", "workshop"] : Object.keys(act.to).map((k) => `workshop ${k}`);
+
+const CALLED: Record<keyof Workshop, string> = {
+  kerf: "what the saw removes",
+  endTrim: "what is lost at board ends",
+  edgeTrim: "what is lost at board edges",
+  sheetTrim: "what is lost at sheet edges",
+  minHold: "the shortest piece held",
+  keepOffcut: "offcuts kept",
+  panels: "panels glued up",
+  panelLoss: "what a panel's joint loses",
+  sheetStages: "the stages of a sheet",
+  weighing: "what is weighed beside the wood",
+  people: "people",
+  days: "days worked",
+  hours: "hours",
+  glue: "glue",
+};
+
+export const shopActText = (act: ShopAct): string =>
+  act.do === "units"
+    ? "units"
+    : Object.keys(act.to)
+        .map((k) => CALLED[k as keyof Workshop])
+        .join(", ");
+
+/** What a job's workshop does otherwise than the shop. */
+export const otherwise = (workshop: Workshop, shop: Workshop): Partial<Workshop> =>
+  Object.fromEntries(
+    Object.entries(workshop).filter(([k, v]) => JSON.stringify(v) !== JSON.stringify(shop[k as keyof Workshop])),
+  );

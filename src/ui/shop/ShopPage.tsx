@@ -1,0 +1,231 @@
+"use client";
+import Link from "next/link";
+import { type Length } from "@/core/length/length";
+import { shopActText, type StoredShop, type Workshop } from "@/core/shop/shop";
+import { Troubles } from "@/ui/desk/Troubles";
+import { LengthField } from "@/ui/parts/LengthField";
+import { NumberField } from "@/ui/parts/NumberField";
+import { Hours } from "./Hours";
+import { useShop } from "./useShop";
+
+/** A job that does something otherwise than the shop. */
+export interface Otherwise {
+  id: number;
+  name: string;
+  workshop: Partial<Workshop>;
+}
+
+type Lengths = { [K in keyof Workshop]: Workshop[K] extends Length ? K : never }[keyof Workshop];
+
+/** The workshop, once for all jobs: who is there and when, what the saw takes, what is weighed. */
+export function ShopPage({ stored, jobs }: { stored: StoredShop; jobs: Otherwise[] }) {
+  const { shop, keeping, problem, act } = useShop(stored);
+  const { workshop: w, units } = shop;
+  const set = (to: Partial<Workshop>) => act({ do: "workshop", to }, Object.keys(to)[0]);
+  const wrong = (field: string) => (problem?.field === field ? problem.message : undefined);
+  const row = (name: keyof Workshop, label: string, what: string, field: React.ReactNode) => (
+    <div key={name} className="grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-x-4 border-t border-rule py-1.5">
+      <span>
+        {label}
+        <span className="block text-[.87rem] text-soft">{what}</span>
+        <Others jobs={jobs.filter((j) => name in j.workshop)} />
+      </span>
+      <span className="text-right">{field}</span>
+    </div>
+  );
+  const length = (name: Lengths, label: string, what: string) =>
+    row(
+      name,
+      label,
+      what,
+      <LengthField
+        value={w[name]}
+        units={units}
+        label={label}
+        problem={wrong(name)}
+        onSettle={(v) => set({ [name]: v })}
+        className="w-24"
+      />,
+    );
+  const number = (name: "people" | "glue", label: string, what: string) =>
+    row(
+      name,
+      label,
+      what,
+      <>
+        <NumberField label={label} value={w[name]} onSettle={(v) => set({ [name]: v })} className="w-24" />
+        <Wrong text={wrong(name)} />
+      </>,
+    );
+  return (
+    <>
+      <header className="no-print flex flex-wrap items-baseline gap-x-4 px-5 pt-2 pb-2">
+        <Link prefetch={false} href="/" className="text-[1.33rem] font-bold tracking-tight no-underline">
+          Rundik
+        </Link>
+        <h1 className="text-[1.13rem]">The shop</h1>
+        <span className="text-soft">what every job has that does not say otherwise</span>
+        <span className="ml-auto flex items-baseline gap-3.5">
+          <span aria-live="polite" className="text-[.85rem] text-soft">
+            {keeping.waiting > 0 && keeping.held === null ? "keeping …" : ""}
+          </span>
+          <button
+            className="border-0 bg-transparent p-0"
+            onClick={() => act({ do: "units", units: units === "in" ? "mm" : "in" })}
+          >
+            tapes in {units === "in" ? "inches" : "mm"}
+          </button>
+          <button
+            className="border-0 bg-transparent p-0 disabled:opacity-50"
+            disabled={!keeping.undoes}
+            title={keeping.undoes ? `take back: ${keeping.undoes}` : "nothing to take back"}
+            onClick={() => keeping.send({ undo: true })}
+          >
+            undo
+          </button>
+        </span>
+      </header>
+      <Troubles keeping={keeping} text={shopActText} act={(a) => act(a)} mayAgain={() => true} />
+      <main className="grid grid-cols-1 gap-x-12 gap-y-6 px-5 pt-2 pb-8 md:grid-cols-2">
+        <section aria-label="People and hours">
+          <h2 className="small-head">People and hours</h2>
+          {number("people", "People", "who work at the same time")}
+          {row(
+            "days",
+            "Days worked",
+            "nothing is planned on the others",
+            <>
+              <span className="flex gap-1">
+                {DAYS.map((d, i) => {
+                  const on = w.days.includes(i + 1);
+                  return (
+                    <button
+                      key={d}
+                      aria-pressed={on}
+                      aria-label={d}
+                      className={`min-h-9 w-10 border ${on ? "border-spruce bg-spruce text-white" : "border-rule bg-white"}`}
+                      onClick={() =>
+                        set({ days: on ? w.days.filter((x) => x !== i + 1) : [...w.days, i + 1].sort((a, b) => a - b) })
+                      }
+                    >
+                      {d.slice(0, 2)}
+                    </button>
+                  );
+                })}
+              </span>
+              <Wrong text={wrong("days") && "at least one day is worked"} />
+            </>,
+          )}
+          {row(
+            "hours",
+            "Hours",
+            "of every day worked; the plan rests between them",
+            <>
+              <Hours value={w.hours} onSettle={(hours) => set({ hours })} />
+              <Wrong text={wrong("hours")} />
+            </>,
+          )}
+          <h2 className="small-head mt-6">Glue and panels</h2>
+          {number("glue", "Glue, grams a square metre of joint", "150–200 is usual (from memory)")}
+          {row(
+            "panels",
+            "Glue up panels wider than any board",
+            "otherwise a part too wide for every board is said to be missing",
+            <input
+              type="checkbox"
+              aria-label="Glue up panels wider than any board"
+              className="size-5"
+              checked={w.panels}
+              onChange={(e) => set({ panels: e.target.checked })}
+            />,
+          )}
+          {length("panelLoss", "Each joint of a panel loses", "to the jointer")}
+        </section>
+        <section aria-label="The saw">
+          <h2 className="small-head">The saw</h2>
+          {length("kerf", "Saw removes", "the kerf: measure a cut, not the blade")}
+          {length("endTrim", "Lost at each board end", "end trim, that cut’s kerf and all")}
+          {length("edgeTrim", "Lost at each board edge", "what a straight edge costs; 0 where boards come with one")}
+          {length("sheetTrim", "Lost at each edge of a sheet", "0 where the mill’s edges are good")}
+          {length(
+            "minHold",
+            "Shortest piece held safely",
+            "shorter parts are cut from longer blanks; the saw’s manual and your own rules come first",
+          )}
+          {length("keepOffcut", "Offcuts kept from", "shorter ones are scrap")}
+          {row(
+            "sheetStages",
+            "Sheets are cut in",
+            "three stages waste less and take more set-ups",
+            <select
+              className="field"
+              aria-label="Sheets are cut in"
+              value={w.sheetStages}
+              onChange={(e) => set({ sheetStages: e.target.value === "3" ? 3 : 2 })}
+            >
+              <option value="2">two stages</option>
+              <option value="3">three stages</option>
+            </select>,
+          )}
+          <h2 className="small-head mt-6">Weighed beside the wood</h2>
+          {row(
+            "weighing",
+            "One more set-up costs",
+            "money a fence or stop setting more is held to cost",
+            <NumberField
+              label="One more set-up costs"
+              className="w-24"
+              value={w.weighing.setUp}
+              onSettle={(setUp) => set({ weighing: { ...w.weighing, setUp } })}
+            />,
+          )}
+          <div className="grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-x-4 border-t border-rule py-1.5">
+            <span>A kept offcut is worth, % of its price</span>
+            <NumberField
+              label="A kept offcut is worth, % of its price"
+              className="w-24"
+              value={Math.round(w.weighing.offcut * 100)}
+              onSettle={(percent) => set({ weighing: { ...w.weighing, offcut: percent / 100 } })}
+            />
+          </div>
+          <Wrong text={wrong("weighing")} />
+        </section>
+      </main>
+    </>
+  );
+}
+
+const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
+
+function Wrong({ text }: { text: string | undefined }) {
+  return text ? (
+    <span role="alert" className="block text-[.84rem] text-madder">
+      {text}
+    </span>
+  ) : null;
+}
+
+const NAMED = 3;
+
+/** Jobs for which the shop's value does not hold. */
+function Others({ jobs }: { jobs: Otherwise[] }) {
+  if (jobs.length === 0) return null;
+  return (
+    <span className="block text-[.87rem]">
+      otherwise in{" "}
+      {jobs.slice(0, NAMED).map((j, i) => (
+        <span key={j.id}>
+          {i > 0 && ", "}
+          <Link
+            prefetch={false}
+            href={`/jobs/${j.id}/ask`}
+            className="underline decoration-[#9aa39d] underline-offset-2"
+          >
+            {j.name}
+          </Link>
+        </span>
+      ))}
+      {jobs.length > NAMED && ` and ${jobs.length - NAMED} more`}
+    </span>
+  );
+}
