@@ -196,13 +196,13 @@ test("axe finds nothing serious on any station or sheet; nothing runs off an upr
   }
   await page.goto("/jobs/1/sheet/0");
   expect(await serious("sheet")).toEqual([]);
-  for (const path of ["/jobs/5/hive", "/patterns", "/patterns/designs/brackwater-patty-rim"]) {
+  for (const path of ["/jobs/5/hive", "/patterns", "/patterns/designs/brackwater-patty-rim", "/shop"]) {
     await page.goto(path);
     await expect(page.getByRole("main")).toBeVisible();
     expect([path, await serious(path)]).toEqual([path, []]);
   }
   await page.setViewportSize({ width: 810, height: 1080 });
-  for (const path of ["/jobs/5/hive", "/patterns", "/patterns/designs/brackwater-patty-rim"]) {
+  for (const path of ["/jobs/5/hive", "/patterns", "/patterns/designs/brackwater-patty-rim", "/shop"]) {
     await page.goto(path);
     await expect(page.getByRole("main")).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(810);

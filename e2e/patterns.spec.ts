@@ -38,7 +38,7 @@ test("a standard of one's own: copied, changed with its fit in view, kept, used 
   await page.getByRole("combobox", { name: "What to make" }).fill("6 heath deep");
   await page.keyboard.press("Enter");
   await page.keyboard.press("Escape");
-  await page.getByText("The shop", { exact: true }).click();
+  await page.getByText("As the shop has it").click();
   await page.keyboard.press("2");
   await expect(page.getByRole("button", { name: /^Side, width/ })).toHaveAccessibleName('Side, width: 9 1/2"');
   await expect(page.getByText("keeping …")).toBeHidden();

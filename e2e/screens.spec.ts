@@ -27,6 +27,42 @@ test("two screens on one job: each sees what the other does, nothing that is bei
   await other.context().close();
 });
 
+test("the shop: what is said there every job has at once, on other screens too; what a job does otherwise stays until it is given back", async ({
+  page,
+  browser,
+}) => {
+  const other = await (await browser.newContext()).newPage();
+  await other.goto("/jobs/2/ask");
+  const kerf = (p: Page) => p.getByLabel("Saw removes", { exact: true });
+  await expect(kerf(other)).toHaveValue("3.175");
+  await page.goto("/");
+  await page.getByRole("link", { name: "shop" }).click();
+  await kerf(page).fill("7/64");
+  await kerf(page).press("Enter");
+  await expect(kerf(other)).toHaveValue('7/64"');
+  await kerf(other).fill("3");
+  await kerf(other).press("Enter");
+  await expect(other.getByText("only in this job; the shop has 2.8")).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/^otherwise in.*school garden/).first()).toBeVisible();
+  // What cannot be is said where it is, and nothing changes.
+  await kerf(page).fill("3");
+  await kerf(page).press("Enter");
+  await expect(page.getByRole("alert").filter({ hasText: "more than a saw takes" })).toBeVisible();
+  await kerf(page).press("Escape");
+  await page.getByLabel("Hours", { exact: true }).fill("7-12");
+  await page.getByLabel("Hours", { exact: true }).press("Enter");
+  await expect(page.getByText("keeping …")).toBeHidden();
+  await page.getByRole("button", { name: "undo" }).click();
+  await expect(page.getByLabel("Hours", { exact: true })).toHaveValue("08:00–12:00, 12:30–16:30");
+  await page.getByRole("button", { name: "undo" }).click();
+  await expect(kerf(page)).toHaveValue("1/8");
+  await other.getByRole("button", { name: "kerf: as the shop has it" }).click();
+  await expect(kerf(other)).toHaveValue("3.175");
+  await expect(other.getByText("keeping …")).toBeHidden();
+  await other.context().close();
+});
+
 test("a copy of everything is carried off as one file", async ({ page }) => {
   await page.goto("/");
   const [file] = await Promise.all([page.waitForEvent("download"), page.getByText("carry a copy off").click()]);

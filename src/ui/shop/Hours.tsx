@@ -32,7 +32,7 @@ export function Hours({ value, onSettle }: { value: [number, number][]; onSettle
   return (
     <>
       <input
-        className="field w-60 text-right font-mono"
+        className="field w-72 text-right font-mono"
         aria-label="Hours"
         aria-invalid={wrong || undefined}
         value={typed ?? text(value)}

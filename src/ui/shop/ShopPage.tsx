@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { type Length } from "@/core/length/length";
-import { shopActText, type StoredShop, type Workshop } from "@/core/shop/shop";
+import { otherwise, shopActText, type StoredShop, usualWorkshop, type Workshop } from "@/core/shop/shop";
 import { Troubles } from "@/ui/desk/Troubles";
 import { LengthField } from "@/ui/parts/LengthField";
 import { NumberField } from "@/ui/parts/NumberField";
@@ -21,6 +21,8 @@ type Lengths = { [K in keyof Workshop]: Workshop[K] extends Length ? K : never }
 export function ShopPage({ stored, jobs }: { stored: StoredShop; jobs: Otherwise[] }) {
   const { shop, keeping, problem, act } = useShop(stored);
   const { workshop: w, units } = shop;
+  /** Nobody has said it yet: it is what most shops have. */
+  const isUsual = (name: keyof Workshop) => !(name in otherwise(w, usualWorkshop(units)));
   const set = (to: Partial<Workshop>) => act({ do: "workshop", to }, Object.keys(to)[0]);
   const wrong = (field: string) => (problem?.field === field ? problem.message : undefined);
   const row = (name: keyof Workshop, label: string, what: string, field: React.ReactNode) => (
@@ -42,6 +44,7 @@ export function ShopPage({ stored, jobs }: { stored: StoredShop; jobs: Otherwise
         value={w[name]}
         units={units}
         label={label}
+        usual={isUsual(name)}
         problem={wrong(name)}
         onSettle={(v) => set({ [name]: v })}
         className="w-24"
@@ -53,7 +56,12 @@ export function ShopPage({ stored, jobs }: { stored: StoredShop; jobs: Otherwise
       label,
       what,
       <>
-        <NumberField label={label} value={w[name]} onSettle={(v) => set({ [name]: v })} className="w-24" />
+        <NumberField
+          label={label}
+          value={w[name]}
+          onSettle={(v) => set({ [name]: v })}
+          className={`w-24 ${isUsual(name) ? "" : "font-semibold"}`}
+        />
         <Wrong text={wrong(name)} />
       </>,
     );
@@ -64,7 +72,7 @@ export function ShopPage({ stored, jobs }: { stored: StoredShop; jobs: Otherwise
           Rundik
         </Link>
         <h1 className="text-[1.13rem]">The shop</h1>
-        <span className="text-soft">what every job has that does not say otherwise</span>
+        <span className="text-soft">what every job has that does not say otherwise; bold is what you have said</span>
         <span className="ml-auto flex items-baseline gap-3.5">
           <span aria-live="polite" className="text-[.85rem] text-soft">
             {keeping.waiting > 0 && keeping.held === null ? "keeping …" : ""}
@@ -205,7 +213,7 @@ function Wrong({ text }: { text: string | undefined }) {
   ) : null;
 }
 
-const NAMED = 3;
+const NAMED = 2;
 
 /** Jobs for which the shop's value does not hold. */
 function Others({ jobs }: { jobs: Otherwise[] }) {
@@ -219,7 +227,8 @@ function Others({ jobs }: { jobs: Otherwise[] }) {
           <Link
             prefetch={false}
             href={`/jobs/${j.id}/ask`}
-            className="underline decoration-[#9aa39d] underline-offset-2"
+            title={j.name}
+            className="inline-block max-w-60 truncate align-bottom underline decoration-[#9aa39d] underline-offset-2"
           >
             {j.name}
           </Link>

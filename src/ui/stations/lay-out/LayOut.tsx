@@ -1,4 +1,5 @@
 "use client";
+import Link from "next/link";
 import type { Station } from "@/ui/desk/station";
 import { pieceKey } from "@/core/line/line";
 import { useMemo } from "react";
@@ -74,9 +75,12 @@ export function LayOut() {
           <p className="mt-3 text-[.84rem] text-soft">
             saw removes <Measure value={job.workshop.kerf} units={job.units} /> · end trim{" "}
             <Measure value={job.workshop.endTrim} units={job.units} /> · nothing shorter than{" "}
-            <Measure value={job.workshop.minHold} units={job.units} /> is ripped · guard and riving knife on for every
-            rip; push stick under <Measure value={sixInches} units={job.units} />. Follow the machine’s manual and your
-            local rules.
+            <Measure value={job.workshop.minHold} units={job.units} /> is ripped (
+            <Link prefetch={false} className="quiet" href="/shop">
+              the shop
+            </Link>
+            ) · guard and riving knife on for every rip; push stick under{" "}
+            <Measure value={sixInches} units={job.units} />. Follow the machine’s manual and your local rules.
           </p>
         </section>
       )}

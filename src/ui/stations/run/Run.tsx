@@ -1,4 +1,5 @@
 "use client";
+import Link from "next/link";
 import type { Station } from "@/ui/desk/station";
 import { Fragment } from "react";
 import type { WorkedJob } from "@/core/job/worked";
@@ -40,7 +41,11 @@ export function Run() {
             {plan.finish === plan.bound
               ? "No plan in these hours can finish earlier."
               : `No plan in these hours can finish before ${clockDay(plan.bound)}, ${clockTime(plan.bound)}.`}{" "}
-            {count(job.workshop.people, "person", "people")} · times are starting guesses
+            {count(job.workshop.people, "person", "people")} (
+            <Link prefetch={false} className="quiet" href="/shop">
+              the shop
+            </Link>
+            ) · times are starting guesses
           </span>
         </p>
       </header>
