@@ -54,6 +54,7 @@ const ACTS: Record<string, object> = {
   resaw: { at: 0, into: 2 },
   "bad stretches": { at: 0, bad: [[1e6, 2e6]] },
   workshop: { to: { kerf: 3e6, people: 2 } },
+  "as the shop": { name: "kerf" },
 };
 
 test("every kind of act has a sample here", () => {

@@ -125,7 +125,7 @@ export function jobStore(db: Db) {
       sql.updateJob.run({ ...head(next), id });
       writeParts(id, next);
     },
-    carryOut: (job, act) => admit(carryOut(job, act)),
+    carryOut: (job, act) => admit(carryOut(job, act, shop.load().shop.workshop)),
     text: actText,
     collides,
     holds: (job) => jobProblems(job).length === 0,

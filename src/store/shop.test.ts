@@ -26,7 +26,7 @@ test("a job has what the shop has, also when that changes; what it does otherwis
   // Its page hears of it.
   expect(jobs.version(id)).toBe(before + 1);
   expect(jobs.otherwise()).toEqual([{ id, name: "Moor", workshop: { people: 5 } }]);
-  jobs.act(id, 1, { do: "workshop", to: { people: 3 } });
+  jobs.act(id, 1, { do: "as the shop", name: "people" });
   expect(jobs.otherwise()).toEqual([]);
   shop.all([{ revision: 1, act: { do: "workshop", to: { people: 4 } } }]);
   expect(jobs.load(id).job.workshop.people).toBe(4);

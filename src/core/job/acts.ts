@@ -5,7 +5,7 @@ import { designSchema, markName, recipeOf } from "@/core/designs/design";
 import { hiveSchema, MOST_HIVES } from "@/core/hive/hive";
 import { lengthSchema, sizeSchema } from "@/core/length/schema";
 import { jobLineSchema, optionSchema, type JobLine } from "@/core/line/line";
-import { type Workshop, workshopChangeSchema } from "@/core/shop/shop";
+import { settingsText, type Workshop, workshopChangeSchema } from "@/core/shop/shop";
 import { standardSchema } from "@/core/standards/standard";
 import { lengthWithUnit } from "@/core/length/format";
 import { standardOf } from "@/core/standards/own";
@@ -46,8 +46,10 @@ export const actSchema = z.discriminatedUnion("do", [
     at: index,
     bad: z.array(z.tuple([lengthSchema, lengthSchema])).max(50),
   }),
-  /** What this job does otherwise than the shop; as the shop has it, it is the shop's again. */
+  /** What this job does otherwise than the shop. */
   z.strictObject({ do: z.literal("workshop"), to: workshopChangeSchema }),
+  /** A value is the shop's again, whatever that is by now. */
+  z.strictObject({ do: z.literal("as the shop"), name: workshopChangeSchema.keyof() }),
 ]);
 export type Act = z.output<typeof actSchema>;
 
@@ -55,15 +57,15 @@ export type Act = z.output<typeof actSchema>;
  * Carries out an act without checking the whole file again: what the page shows while a person types. Only the line
  * that changed is worked out. @throws JobFileError or ShapeError when it does not hold.
  */
-export function preview(job: Job, act: Act): Job {
-  const next = apply(job, act);
+export function preview(job: Job, act: Act, shop?: Workshop): Job {
+  const next = apply(job, act, shop);
   if (act.do !== "strike out" && "at" in act && next.lines[act.at] && next.lines[act.at] !== job.lines[act.at])
     shapeOfLine(next.lines[act.at]!, next);
   return next;
 }
 
-/** The job after an act, unchecked; the given job is never changed. @throws JobFileError when a line is not there. */
-export function apply(job: Job, act: Act): Job {
+/** The job after an act, unchecked, in its shop; the given job is never changed. @throws JobFileError when a line is not there. */
+export function apply(job: Job, act: Act, shop: Workshop = job.workshop): Job {
   const line = (at: number) => {
     const found = job.lines[at];
     if (!found) throw new JobFileError([{ path: `lines[${at}]`, message: "there is no such line" }]);
@@ -185,6 +187,8 @@ export function apply(job: Job, act: Act): Job {
         lines: job.lines.map((l) => (l.item === id ? { ...l } : l)),
       };
     }
+    case "as the shop":
+      return { ...job, workshop: { ...job.workshop, [act.name]: shop[act.name] } };
     case "workshop":
       return { ...job, workshop: { ...job.workshop, ...act.to } as Workshop };
   }
@@ -238,6 +242,10 @@ export function actText(act: Act, job: Job): string {
       return `use ${act.standard.name}`;
     case "add lines":
       return `add ${act.lines.length} lines`;
+    case "workshop":
+      return settingsText(act.to);
+    case "as the shop":
+      return settingsText({ [act.name]: true });
     case "read":
       return "reading";
     default:
@@ -245,9 +253,9 @@ export function actText(act: Act, job: Job): string {
   }
 }
 
-/** Carries out an act. @throws JobFileError when the result would not be a job; the given job is never changed. */
-export function carryOut(job: Job, act: Act): Job {
-  const next = apply(job, act);
+/** Carries out an act in the job's shop. @throws JobFileError when the result would not be a job; the given job is never changed. */
+export function carryOut(job: Job, act: Act, shop?: Workshop): Job {
+  const next = apply(job, act, shop);
   const problems = jobProblems(next, job);
   if (problems.length > 0) throw new JobFileError(problems);
   return next;

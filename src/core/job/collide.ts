@@ -41,6 +41,8 @@ export function touches(act: Act): string[] {
       return [`design ${act.design.recipe.id}`];
     case "pin":
       return ["pinned"];
+    case "as the shop":
+      return [`workshop ${act.name}`];
     case "workshop":
       return Object.keys(act.to).map((k) => `workshop ${k}`);
   }

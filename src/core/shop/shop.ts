@@ -154,12 +154,13 @@ const CALLED: Record<keyof Workshop, string> = {
   glue: "glue",
 };
 
-export const shopActText = (act: ShopAct): string =>
-  act.do === "units"
-    ? "units"
-    : Object.keys(act.to)
-        .map((k) => CALLED[k as keyof Workshop])
-        .join(", ");
+/** What settings are called. */
+export const settingsText = (of: object): string =>
+  Object.keys(of)
+    .map((k) => CALLED[k as keyof Workshop])
+    .join(", ");
+
+export const shopActText = (act: ShopAct): string => (act.do === "units" ? "units" : settingsText(act.to));
 
 /** What a job's workshop does otherwise than the shop. */
 export const otherwise = (workshop: Workshop, shop: Workshop): Partial<Workshop> =>

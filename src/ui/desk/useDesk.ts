@@ -122,11 +122,13 @@ export function useOpenJob(
   useEffect(() => {
     latest.current = job;
   }, [job]);
-
   const [shop, setShop] = useState(stored.shop);
+  const shopNow = useRef(shop);
+
   const adopt = useCallback((kept: StoredJob) => {
     setJob(kept.job);
     setShop(kept.shop);
+    shopNow.current = kept.shop;
   }, []);
   const keeping = useKeeping<StoredJob, Act>(`/api/jobs/${stored.id}`, stored, adopt, dependsOn);
   const { send } = keeping;
@@ -136,7 +138,7 @@ export function useOpenJob(
   /** What is done is checked in full, as the server will; what is tried while typing only where it changes a line. */
   const carry = useCallback((out: typeof preview, act: Act, field: string | undefined, then: (next: Job) => void) => {
     try {
-      const next = out(latest.current, act);
+      const next = out(latest.current, act, shopNow.current);
       setProblem(null);
       if ("at" in act) setMoves(movesBetween(workJob(latest.current), workJob(next), act.at));
       then(next);

@@ -20,7 +20,7 @@ export function Shop() {
         <button
           className="quiet"
           aria-label={`${name}: as the shop has it`}
-          onClick={() => desk.act({ do: "workshop", to: { [name]: desk.shop[name] } }, name)}
+          onClick={() => desk.act({ do: "as the shop", name }, name)}
         >
           as the shop
         </button>
