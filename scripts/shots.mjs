@@ -88,14 +88,7 @@ const SHOTS = [
       await page.getByRole("button", { name: "cut through" }).click();
     },
   ],
-  [
-    "skin",
-    "/jobs/5/shape",
-    async (page) => {
-      await page.getByRole("button", { name: /Telescoping cover/ }).click();
-      await page.getByRole("button", { name: "laid flat" }).click();
-    },
-  ],
+  ["shop", "/shop"],
   [
     "design",
     "/patterns/designs/brackwater-patty-rim",

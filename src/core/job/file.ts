@@ -18,7 +18,8 @@ import { type Standard, standardSchema } from "@/core/standards/standard";
 import { held, USUAL_WORKSHOP, type Workshop, workshopFields, type WorkshopSpelling } from "@/core/shop/shop";
 import { FINISHES, type Job, LIMITS } from "./job";
 import { MOST_READINGS, readingSchema } from "@/core/judge/reading";
-import { JobFileError, meant, type Problem } from "@/core/problem/problem";
+import { problemsOf, show } from "@/core/problem/explain";
+import { JobFileError, type Problem } from "@/core/problem/problem";
 import type { LaidPiece } from "@/core/boards/laid";
 import { shapeOfLine } from "@/core/line/shapes";
 
@@ -227,9 +228,6 @@ export function jobProblems(job: Job, known?: Job): Problem[] {
 
 /** What of a job its lines are read with. */
 const READ_WITH = ["units", "standards", "designs", "thickness", "finish"] as const;
-
-const problemsOf = (error: z.ZodError): Problem[] =>
-  error.issues.flatMap(meant).map((i) => ({ path: pathText(i.path), message: explain(i) }));
 
 /** A job, all of it, however its values are spelled. */
 function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }) {
@@ -566,53 +564,4 @@ function nearest(read: string, known: string[]): string {
   return best && best.d <= Math.max(2, best.k.length / 2)
     ? `; the nearest is "${best.k}"`
     : `; known are ${known.slice(0, 8).join(", ")}`;
-}
-
-/** `lines[0].options.thickness` */
-function pathText(path: PropertyKey[]): string {
-  return path.reduce<string>(
-    (text, key) => (typeof key === "number" ? `${text}[${key}]` : text ? `${text}.${String(key)}` : String(key)),
-    "",
-  );
-}
-
-function explain(issue: z.core.$ZodIssue): string {
-  const read = `read ${show(issue.input)}`;
-  switch (issue.code) {
-    case "invalid_type":
-      return issue.input === undefined
-        ? `missing; wanted ${KINDS[issue.expected] ?? issue.expected}`
-        : `${read}, wanted ${KINDS[issue.expected] ?? issue.expected}`;
-    case "too_small":
-      return `${issue.origin === "array" || issue.origin === "string" ? "too short" : read}: at least ${issue.minimum}`;
-    case "too_big":
-      return issue.origin === "array"
-        ? `${(issue.input as unknown[]).length} entries, at most ${issue.maximum}`
-        : issue.origin === "string"
-          ? `${(issue.input as string).length} letters, at most ${issue.maximum}`
-          : `${read}: at most ${issue.maximum}`;
-    case "invalid_value":
-      return `${read}, wanted ${issue.values.map((v) => JSON.stringify(v)).join(" or ")}`;
-    case "invalid_union":
-      return "note" in issue && issue.note === "No matching discriminator"
-        ? `${read}, wanted "board", "sheet" or "pack"`
-        : issue.message;
-    default:
-      return issue.message;
-  }
-}
-const KINDS: Record<string, string> = {
-  array: "a list",
-  object: "an object",
-  string: "text",
-  number: "a number",
-  int: "a whole number",
-  record: "an object",
-  boolean: "true or false",
-};
-
-function show(value: unknown): string {
-  if (value === undefined) return "nothing";
-  const text = JSON.stringify(value);
-  return text.length > 60 ? `${text.slice(0, 57)}…` : text;
 }

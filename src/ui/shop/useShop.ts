@@ -2,6 +2,7 @@
 import { useCallback, useMemo, useState } from "react";
 import { meet } from "@/core/keeping/kept";
 import { changeShop, type Shop, type ShopAct, shopActSchema, type StoredShop, touchesShop } from "@/core/shop/shop";
+import { problemsOf } from "@/core/problem/explain";
 import { type Keeping, useKeeping } from "@/ui/desk/useKeeping";
 
 const dependsOn = (later: ShopAct, earlier: ShopAct) => meet(touchesShop(later), touchesShop(earlier));
@@ -22,7 +23,13 @@ export function useShop(stored: StoredShop): {
   const act = useCallback(
     (what: ShopAct, field = "") => {
       const read = shopActSchema.safeParse(what, { reportInput: true });
-      if (!read.success) return setProblem({ field, message: read.error.issues.map((i) => i.message).join("; ") });
+      if (!read.success)
+        return setProblem({
+          field,
+          message: problemsOf(read.error)
+            .map((p) => p.message)
+            .join("; "),
+        });
       setProblem(null);
       setShop((now) => changeShop(now, read.data));
       send({ act: read.data });

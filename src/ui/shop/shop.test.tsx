@@ -1,0 +1,64 @@
+/** @jest-environment jsdom */
+import { cleanup, render, screen, waitFor, within } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { mm } from "@/core/length/length";
+import { changeShop, type ShopAct, type StoredShop, USUAL_WORKSHOP } from "@/core/shop/shop";
+import { readHours } from "./Hours";
+import { ShopPage } from "./ShopPage";
+import "@/ui/tests/patience";
+
+const ofServer = globalThis.fetch;
+const user = userEvent.setup();
+let kept: StoredShop;
+beforeEach(() => {
+  kept = { revision: 0, version: 0, undo: null, shop: { units: "in", workshop: USUAL_WORKSHOP } };
+  globalThis.fetch = (async (_: string, init?: { body: string }) => {
+    for (const { act } of init ? (JSON.parse(init.body) as { acts: { act: ShopAct }[] }).acts : [])
+      kept = { revision: kept.revision + 1, version: kept.version + 1, undo: act.do, shop: changeShop(kept.shop, act) };
+    return { ok: true, status: 200, json: async () => ({ ...kept, did: 1 }) };
+  }) as unknown as typeof fetch;
+});
+afterEach(() => {
+  cleanup();
+  globalThis.fetch = ofServer;
+});
+const open = () => render(<ShopPage stored={kept} jobs={[{ id: 7, name: "Moor", workshop: { kerf: mm(3) } }]} />);
+const field = (label: string) => screen.getByLabelText<HTMLInputElement>(label);
+const say = async (label: string, text: string) => {
+  await user.clear(field(label));
+  await user.type(field(label), `${text}{Enter}`);
+};
+
+test("what is said is kept and stands out from what is only usual; a job that does otherwise is named where it does", async () => {
+  open();
+  const saw = within(screen.getByRole("region", { name: "The saw" }));
+  expect(saw.getByText(/otherwise in/).parentElement!.textContent).toMatch(/^Saw removes.*Moor$/);
+  expect(field("Saw removes").className).not.toContain("font-semibold");
+  await say("Saw removes", "7/64");
+  await waitFor(() => expect(kept.shop.workshop.kerf).toBe(mm(2.778125)));
+  expect(field("Saw removes").className).toContain("font-semibold");
+  await user.click(screen.getByRole("button", { name: "Saturday" }));
+  await say("Hours", "7-12 and 13.00 to 15:30");
+  await waitFor(() => expect(kept.shop.workshop).toMatchObject({ days: [1, 2, 3, 4, 5, 6], hours: [[420, 720], [780, 930]] })); // prettier-ignore
+});
+
+test("what cannot be is said at its field, and the shop stays as it is", async () => {
+  open();
+  const said = (what: RegExp) => expect(screen.getByRole("alert").textContent).toMatch(what);
+  await say("People", "0");
+  said(/^read 0: at least 1$/);
+  await say("Hours", "12-8");
+  said(/hours run forward/);
+  for (const day of ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday"])
+    await user.click(screen.getByRole("button", { name: day }));
+  said(/at least one day/);
+  await waitFor(() => expect(kept.shop.workshop).toEqual({ ...USUAL_WORKSHOP, days: [5] }));
+});
+
+test.each([
+  ["8-12, 12:30–16:30", [[480, 720], [750, 990]]],
+  ["6.15 to 24", [[375, 1440]]],
+  ["8-12:75", undefined],
+  ["8-25", undefined],
+  ["mornings", undefined],
+])("hours said as %s", (text, hours) => expect(readHours(text)).toEqual(hours)); // prettier-ignore
