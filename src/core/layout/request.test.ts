@@ -123,8 +123,10 @@ test("what no stock gives is offered as yards sell it, and added it is all that 
   }
 });
 
-test("a job begun in millimetres has a saw of 3; one that has something asked only reads otherwise", () => {
-  const begun = carryOut(emptyJob("x", "in"), { do: "units", units: "mm" });
+test("units are how a job is read, and change nothing of its saw: that is the shop's", () => {
+  const asked = { ...emptyJob("x", "in"), stock: [board(inch(0, 3, 4))] };
+  expect(carryOut(asked, { do: "units", units: "mm" })).toEqual({ ...asked, units: "mm" });
+});
   expect([begun.workshop.kerf, begun.workshop.endTrim]).toEqual([mm(3), mm(6)]);
   expect(carryOut(begun, { do: "units", units: "in" })).toEqual(emptyJob("x", "in"));
   const asked = { ...emptyJob("x", "in"), stock: [board(inch(0, 3, 4))] };
