@@ -127,11 +127,6 @@ test("units are how a job is read, and change nothing of its saw: that is the sh
   const asked = { ...emptyJob("x", "in"), stock: [board(inch(0, 3, 4))] };
   expect(carryOut(asked, { do: "units", units: "mm" })).toEqual({ ...asked, units: "mm" });
 });
-  expect([begun.workshop.kerf, begun.workshop.endTrim]).toEqual([mm(3), mm(6)]);
-  expect(carryOut(begun, { do: "units", units: "in" })).toEqual(emptyJob("x", "in"));
-  const asked = { ...emptyJob("x", "in"), stock: [board(inch(0, 3, 4))] };
-  expect(carryOut(asked, { do: "units", units: "mm" }).workshop).toEqual(asked.workshop);
-});
 
 describe("panels glued up", () => {
   const job = (panels: boolean) =>
