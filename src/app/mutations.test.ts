@@ -171,7 +171,8 @@ test("a bent job file is refused in words, or what it makes opens everywhere", (
   const random = chance(7);
   let taken = 0;
   for (let n = 0; n < FILES; n++) {
-    const file = bent(JOB_FILES[n % JOB_FILES.length], random);
+    // As it comes out of a file: a list has nothing but its entries.
+    const file: unknown = JSON.parse(JSON.stringify(bent(JOB_FILES[n % JOB_FILES.length], random)));
     let said = "";
     try {
       const job = admit(readJob(file));
