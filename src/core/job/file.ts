@@ -516,6 +516,10 @@ export function readOption(
   return parameter.kind === "length" ? length(value) : OPTION_KINDS[parameter.kind](parameter, value);
 }
 
+/** A number as a person writes one: what takes a power of ten to write is no count or measure of anything here. */
+const isPlain = (value: Plain): value is number =>
+  typeof value === "number" && Math.abs(value) < 1e9 && !String(value).includes("e");
+
 const OPTION_KINDS: Record<
   Exclude<Parameter["kind"], "length">,
   (p: Parameter, value: Plain) => Read<Options[string]>
@@ -527,13 +531,15 @@ const OPTION_KINDS: Record<
       : { problem: `read ${show(value)}; known are ${ids.join(", ")}` };
   },
   count: (p, value) =>
-    Number.isInteger(value)
+    isPlain(value) && Number.isInteger(value)
       ? { value }
       : { problem: `read ${show(value)}, wanted a whole number of ${p.label.toLowerCase()}` },
   number: (_p, value) =>
-    typeof value === "number" && Number.isFinite(value)
+    isPlain(value)
       ? { value }
-      : { problem: `read ${show(value)}, wanted a number` },
+      : {
+          problem: `read ${show(value)}, wanted a number${typeof value === "number" ? " written out, below 1000000000" : ""}`,
+        },
   flag: (_p, value) =>
     typeof value === "boolean" ? { value } : { problem: `read ${show(value)}, wanted true or false` },
 };

@@ -85,6 +85,8 @@ describe("the job file", () => {
       file({}, { options: { thickness: "3" } }),
       /options\.thickness: Stock, measured: read 3", at most 2"/,
     ],
+    ["a number no person writes", file({}, { item: "stand", options: { slope: 1e-9 } }), /slope: read 1e-9, wanted a number written out/], // prettier-ignore
+    ["frames beyond counting", file({}, { item: "long-body", options: { longFrames: 1e308 } }), /longFrames: read 1e\+308, wanted a whole number/], // prettier-ignore
     ["a day that is not", file({ due: "2027-02-30" }), /due: read "2027-02-30", wanted a date/],
     ["due before start", file({ due: "2027-01-01" }), /due: read "2027-01-01", which is before the start/],
     ["a list for a job", [], /wanted an object/],
