@@ -68,6 +68,7 @@ describe("a hostile design is refused, and quickly", () => {
       of({ parts: [{ ...board, length: `${"(".repeat(5000)}1*inch${")".repeat(5000)}` }] }),
       /400 at most/,
     ],
+    ["a value asked for by a name that everything has", of({ parameters: [{ name: "toString", label: "x", group: "x", kind: "number", default: "1", min: 0, max: 2 }] }), /a name of the program's own/], // prettier-ignore
     [
       "nested just short of the longest formula",
       of({ parts: [{ ...board, length: `${"-".repeat(390)}1*inch` }] }),

@@ -16,7 +16,9 @@ export type Formula = string | { by: string; is: Record<string, string> };
 
 export const nameSchema = z
   .string()
-  .regex(/^[a-z][a-zA-Z0-9]{0,39}$/, "a name is letters and digits, the first a small letter");
+  .regex(/^[a-z][a-zA-Z0-9]{0,39}$/, "a name is letters and digits, the first a small letter")
+  // Such a name is found on everything, whether or not anybody gave it.
+  .refine((name) => !(name in Object.prototype), "a name of the program's own: wanted another");
 export const formulaSchema: z.ZodType<Formula, Formula> = z.union([
   z.string(),
   z.strictObject({ by: nameSchema, is: z.record(z.string(), z.string()) }),
