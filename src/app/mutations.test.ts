@@ -17,8 +17,8 @@ import { closePool } from "@/workers/pool";
 
 process.env.RUNDIK_DB = ":memory:";
 /** A few here; 100 000 requests and 20 000 files with `npm run figures`. */
-const REQUESTS = Number(process.env.RUNDIK_REQUESTS ?? 1500);
-const FILES = Number(process.env.RUNDIK_FILES ?? 300);
+const REQUESTS = Number(process.env.RUNDIK_REQUESTS ?? 900);
+const FILES = Number(process.env.RUNDIK_FILES ?? 200);
 
 beforeAll(workerBuilt);
 afterAll(closePool);
