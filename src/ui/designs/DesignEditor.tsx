@@ -86,11 +86,9 @@ export function DesignEditor({ marks: kept, taken, own, start }: Props) {
   const put = (path: string, value: unknown) => setRecipe((r) => putAt(r, path, value));
   const nextMark = (marks.at(-1)?.mark ?? 0) + 1;
   const changed = JSON.stringify(recipe) !== JSON.stringify(marks.at(-1)?.recipe);
-  const send = async (method: Method, body: object): Promise<KeptMark[] | undefined> => {
+  const send = async (method: Method, body: object, waits: string): Promise<KeptMark[] | undefined> => {
     try {
-      const all = await insist<KeptMark[]>("/api/designs", { method, body }, (why) =>
-        setSaid(`${why}; it waits in this browser and is tried again`),
-      );
+      const all = await insist<KeptMark[]>("/api/designs", { method, body }, (why) => setSaid(`${why}; ${waits}`));
       setSaid(null);
       return all.filter((m) => m.recipe.id === recipe.id);
     } catch (e) {
@@ -100,7 +98,7 @@ export function DesignEditor({ marks: kept, taken, own, start }: Props) {
   };
   const keep = async () => {
     setKeeping(true);
-    const all = await send("POST", { recipe, why });
+    const all = await send("POST", { recipe, why }, "it waits in this browser and is tried again");
     setKeeping(false);
     if (!all) return;
     setMarks(all);
@@ -205,7 +203,11 @@ export function DesignEditor({ marks: kept, taken, own, start }: Props) {
             setAgainst={setAgainst}
             onOpen={(m) => setRecipe(() => m.recipe)}
             onNote={(mark, note) =>
-              void send("PATCH", { id: recipe.id, mark, note }).then((all) => all && setMarks(all))
+              void send(
+                "PATCH",
+                { id: recipe.id, mark, note },
+                "the note is tried again as long as this page is open",
+              ).then((all) => all && setMarks(all))
             }
           />
         </section>

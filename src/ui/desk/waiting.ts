@@ -28,10 +28,13 @@ export const forget = async (key: string): Promise<void> => {
 export async function waitingFor<A>(at: string): Promise<Waiting<A>[]> {
   if (!has()) return [];
   const all = await entries<string, Waiting<A>>(kept()).catch(() => []);
-  return all
-    .map(([, w]) => w)
-    .filter((w) => w.at === at)
-    .sort((a, b) => numberOf(a.key) - numberOf(b.key));
+  return (
+    all
+      // What was left waiting by an older page named its job by number.
+      .map(([, w]): Waiting<A> & { job?: number } => w)
+      .filter((w) => (w.at ?? `/api/jobs/${w.job}`) === at)
+      .sort((a, b) => numberOf(a.key) - numberOf(b.key))
+  );
 }
 
 const numberOf = (key: string) => Number(key.slice(key.lastIndexOf(".") + 1));

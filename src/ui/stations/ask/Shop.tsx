@@ -1,12 +1,15 @@
 "use client";
 import Link from "next/link";
 import type { Length } from "@/core/length/length";
-import { otherwise, type Workshop } from "@/core/shop/shop";
+import { otherwise, settingsText, type Workshop } from "@/core/shop/shop";
 import { useDesk } from "@/ui/desk/useDesk";
 import { LengthField } from "@/ui/parts/LengthField";
 import { Measure } from "@/ui/parts/Measure";
 import { NumberField } from "@/ui/parts/NumberField";
 import { Said } from "./Said";
+
+/** What has a field here; of the rest only what the job does otherwise is said. */
+const SHOWN: (keyof Workshop)[] = ["kerf", "endTrim", "minHold", "keepOffcut", "panels", "people"];
 
 /** What the saw takes and can hold, whether panels are glued up, and who is there: the shop's, or what this job does otherwise. */
 export function Shop() {
@@ -80,6 +83,20 @@ export function Shop() {
         />
       </div>
       <Said field="people" />
+      {(Object.keys(own) as (keyof Workshop)[])
+        .filter((name) => !SHOWN.includes(name))
+        .map((name) => (
+          <p key={name} className="py-0.5 text-[.84rem] text-soft">
+            only in this job: {settingsText({ [name]: true })}{" "}
+            <button
+              className="quiet"
+              aria-label={`${name}: as the shop has it`}
+              onClick={() => desk.act({ do: "as the shop", name }, name)}
+            >
+              as the shop
+            </button>
+          </p>
+        ))}
     </div>
   );
 }
