@@ -94,7 +94,7 @@ export function ShopPage({ stored, jobs }: { stored: StoredShop; jobs: Otherwise
         </span>
       </header>
       <Troubles keeping={keeping} text={shopActText} act={(a) => act(a)} mayAgain={() => true} />
-      <main className="grid grid-cols-1 gap-x-12 gap-y-6 px-5 pt-2 pb-8 md:grid-cols-2">
+      <main className="grid grid-cols-1 gap-x-12 gap-y-6 px-5 pt-2 pb-8 lg:grid-cols-2">
         <section aria-label="People and hours">
           <h2 className="small-head">People and hours</h2>
           {number("people", "People", "who work at the same time")}
