@@ -21,6 +21,8 @@ const ROOMS = [
   "layout",
   "keeping",
   "shop",
+  "catalogue",
+  "yard",
   "job",
   "work",
   "order",
@@ -30,7 +32,22 @@ const ROOMS = [
 ];
 
 /** The rooms of the pages, from the ground up: an open job shows its stations, and each of those knows the desk it stands on. */
-const PAGE_ROOMS = ["parts", "drawing", "desk", "designs", "stations", "sheets", "patterns", "job", "shop", "door"];
+const PAGE_ROOMS = [
+  "parts",
+  "drawing",
+  "desk",
+  "top",
+  "designs",
+  "stations",
+  "sheets",
+  "patterns",
+  "job",
+  "shop",
+  "yard",
+  "catalogue",
+  "today",
+  "door",
+];
 
 const downOnly = (rooms, house) =>
   rooms

@@ -28,10 +28,14 @@ export function actsBody<A extends z.ZodType>(act: A) {
     }));
 }
 
-const asker = z.strictObject({ screen: z.string().max(60).optional(), loaded: placeParam.optional() });
+const asker = z.strictObject({
+  screen: z.string().max(60).optional(),
+  loaded: placeParam.optional(),
+  since: placeParam.optional(),
+});
 
-/** Who asks, where it matters what could be taken back. */
-export function askerOf(request: Request): Screen | undefined {
-  const { screen, loaded: came } = readQuery(request, asker);
-  return screen !== undefined && came !== undefined ? { name: screen, loaded: came } : undefined;
+/** Who asks, where it matters what could be taken back; and since which revision it wants to know, where it knows an older one. */
+export function askerOf(request: Request): (Screen & { since: number }) | undefined {
+  const { screen, loaded: came, since = 0 } = readQuery(request, asker);
+  return screen !== undefined && came !== undefined ? { name: screen, loaded: came, since } : undefined;
 }

@@ -1,4 +1,6 @@
-import { type Act, actText, carryOut } from "@/core/job/acts";
+import { type Act, actText, carryOut, yardActsOf } from "@/core/job/acts";
+import { type Around, inShop } from "@/core/job/inshop";
+import type { Change } from "@/core/keeping/change";
 import { type JobLine, readPieceKey } from "@/core/line/line";
 import type { StockEntry } from "@/core/boards/stock";
 import type { Job } from "@/core/job/job";
@@ -8,8 +10,10 @@ import { jobProblems } from "@/core/job/file";
 import { collides } from "@/core/job/collide";
 import { otherwise, type Workshop } from "@/core/shop/shop";
 import type { Db } from "./database";
-import { type Asked, keeper, type Screen, writing } from "./keeper";
+import { catalogueStore } from "./catalogue";
+import { type Asked, keeper, type Screen, writing, written } from "./keeper";
 import { shopStore } from "./shop";
+import { type Moved, yardStore } from "./yard";
 
 export interface JobSummary {
   id: number;
@@ -75,6 +79,10 @@ export function jobStore(db: Db) {
     remove: db.prepare("DELETE FROM job WHERE id = ?"),
   };
   const shop = shopStore(db);
+  const yard = yardStore(db);
+  const catalogue = catalogueStore(db);
+  /** Counts on whenever what is around every job changes. */
+  const aroundIt = () => shop.revision() + yard.revision() + catalogue.revision();
   const now = () => new Date(Date.now()).toISOString();
   /** Of the workshop only what the job does otherwise: the rest is the shop's, also when that changes. */
   const head = ({ name, units, start, due, lines: _lines, stock: _stock, workshop, ...rest }: Job) => ({
@@ -117,31 +125,53 @@ export function jobStore(db: Db) {
     return { revision: row.revision, value: job };
   }
 
-  const kept = keeper<Job, Act>(db, {
-    called: "job",
-    name: (id) => `job ${id}`,
-    read,
+  const whole = written<Job, Act>({
     write: (id, next) => {
       sql.updateJob.run({ ...head(next), id });
       writeParts(id, next);
     },
     carryOut: (job, act) => admit(carryOut(job, act, shop.load().shop.workshop)),
+    holds: (job) => jobProblems(job).length === 0,
+  });
+  /** What was done to the job, and to the yard with it. */
+  interface Done {
+    changes: Change[];
+    moved: Moved[];
+  }
+  const kept = keeper<Job, Act, Done | Change[]>(db, {
+    called: "job",
+    name: (id) => `job ${id}`,
+    read,
+    carryOut: (id, job, act) => ({
+      moved: yardActsOf(act, job, id).map(yard.carryOut),
+      changes: whole.carryOut(id, job, act),
+    }),
+    takeBack: (id, job, done) => {
+      // Kept as a list of changes before the yard was kept.
+      const { changes, moved } = Array.isArray(done) ? { changes: done, moved: [] } : done;
+      return moved.toReversed().every(yard.takeBack) && whole.takeBack(id, job, changes);
+    },
     text: actText,
     collides,
-    holds: (job) => jobProblems(job).length === 0,
   });
   const stored = <N extends ReturnType<typeof kept.load>>(
     id: number,
     { value, ...rest }: N,
   ): Omit<N, "value"> & StoredJob => {
     const of = shop.load();
-    return { ...rest, id, job: value, shop: of.shop.workshop, version: rest.revision + of.revision };
+    const around: Around = { lots: yard.lots(), offers: catalogue.offers(), revision: catalogue.revision() };
+    return { ...rest, id, job: value, shop: of.shop.workshop, around, version: rest.revision + aroundIt() };
   };
   const load = (id: number, screen?: Screen): StoredJob => stored(id, kept.load(id, screen));
 
   return {
     list: () => sql.list.all(),
     load,
+    /** A job with all it can be made from. @throws NoJobError */
+    inShop: (id: number): Job => {
+      const { job, around } = load(id);
+      return inShop(job, id, around);
+    },
     /** Jobs that do something otherwise than the shop, and what. */
     otherwise: () => {
       const usual = shop.load().shop.workshop;
@@ -154,7 +184,7 @@ export function jobStore(db: Db) {
     version: (id: number): number => {
       const row = sql.revision.get(id);
       if (!row) throw new NoJobError(`there is no job ${id}`);
-      return row.revision + shop.revision();
+      return row.revision + aroundIt();
     },
     /** Keeps a new job. */
     create: writing(db)((job: Job): StoredJob => {

@@ -24,24 +24,44 @@ export const ANYBODY: Screen = { name: "", loaded: Number.MAX_SAFE_INTEGER };
 /** Something asked for by its key: done to the thing as it was seen at a revision, or the last thing taken back. */
 export type Asked<A> = { key?: string | undefined } & ({ revision: number; act: A } | { undo: true });
 
-/** What a keeper knows of the things it keeps: `V` the thing itself, `A` what can be done to it. */
-export interface Kind<V extends object, A> {
+/** What a keeper knows of the things it keeps: `V` the thing itself, `A` what can be done to it, `C` what takes that back. */
+export interface Kind<V, A, C> {
   /** What its acts are kept under: `job 12`, `shop`. */
   name(id: number): string;
   /** @throws when there is no such thing */
   read(id: number): { revision: number; value: V };
-  /** Writes the thing and counts its revision on. */
-  write(id: number, next: V): void;
-  /** @throws JobFileError when it does not hold */
-  carryOut(value: V, act: A): V;
+  /** Does it, writes it, and counts the revision on; given back is what takes it back. @throws JobFileError when it does not hold */
+  carryOut(id: number, value: V, act: A): C;
+  /** Takes it back, writes that, and counts the revision on; false where what it made is not there any more. */
+  takeBack(id: number, value: V, change: C): boolean;
   /** What an act is called where it is taken back; of the thing before it. */
   text(act: A, value: V): string;
-  collides(a: A, b: A): boolean;
-  /** What was put together again by taking something back is a whole thing. */
-  holds(value: V): boolean;
+  /** True when the later can not stand on the other. */
+  collides(done: A, later: A): boolean;
   /** What the thing is called in words. */
   called: string;
 }
+
+/** How a thing is kept that is written as a whole: what changed of it takes an act back. */
+export const written = <V extends object, A>(how: {
+  /** Writes the thing and counts its revision on. */
+  write(id: number, next: V): void;
+  carryOut(value: V, act: A): V;
+  /** What was put together again by taking something back is a whole thing. */
+  holds(value: V): boolean;
+}): Pick<Kind<V, A, Change[]>, "carryOut" | "takeBack"> => ({
+  carryOut(id, value, act) {
+    const next = how.carryOut(value, act);
+    how.write(id, next);
+    return changesBetween(value, next);
+  },
+  takeBack(id, value, change) {
+    const before = takenBack(value, change);
+    if (!before || !how.holds(before)) return false;
+    how.write(id, before);
+    return true;
+  },
+});
 
 /** A transaction that is a writer from its beginning: it waits its turn instead of failing when it comes to write. */
 export const writing =
@@ -52,7 +72,7 @@ export const writing =
   };
 
 /** Keeps what is done to things, each act in one transaction and once, so that it can be taken back and no screen undoes another's. */
-export function keeper<V extends object, A>(db: Db, kind: Kind<V, A>) {
+export function keeper<V, A, C>(db: Db, kind: Kind<V, A, C>) {
   const sql = {
     /** The newest that can be taken back by a screen: of its own, and of what was there when it came. */
     last: db.prepare<[string, string, string, number], { key: string; what: string; act: string; change: string }>(
@@ -102,15 +122,9 @@ export function keeper<V extends object, A>(db: Db, kind: Kind<V, A>) {
     throw new StaleError(`${what} elsewhere meanwhile; what is kept there stands`);
   }
 
-  /** Writes the next state, and what was done by its key. An undo keeps what it undid: it touches the same. */
-  function keep(
-    id: number,
-    now: Now,
-    next: V,
-    done: { key: string; act: string; what: string | null; change: Change[] | null },
-  ): void {
+  /** Keeps what was done by its key. An undo keeps what it undid: it touches the same. */
+  function keep(id: number, now: Now, done: { key: string; act: string; what: string | null; change: C | null }): void {
     const [thing, revision] = [kind.name(id), now.revision + 1];
-    kind.write(id, next);
     sql.insertDone.run({ ...done, thing, revision, change: done.change && JSON.stringify(done.change) });
     sql.pruneDone.run(thing, revision - KEPT_DONE);
     sql.pruneChanges.run(thing, revision - KEPT_CHANGES);
@@ -130,9 +144,9 @@ export function keeper<V extends object, A>(db: Db, kind: Kind<V, A>) {
     const now = load(id, screen);
     if (sql.done.get(kind.name(id), key)) return now;
     stands(id, now, seen, what, key);
-    const next = kind.carryOut(now.value, what);
-    const change = changesBetween(now.value, next);
-    keep(id, now, next, { key, act: JSON.stringify(what), what: kind.text(what, now.value), change });
+    const called = kind.text(what, now.value);
+    const change = kind.carryOut(id, now.value, what);
+    keep(id, now, { key, act: JSON.stringify(what), what: called, change });
     return load(id, screen);
   });
 
@@ -146,11 +160,10 @@ export function keeper<V extends object, A>(db: Db, kind: Kind<V, A>) {
     if (sql.done.get(kind.name(id), key)) return now;
     const last = lastOf(id, screen);
     if (!last) return now;
-    const before = takenBack(now.value, JSON.parse(last.change) as Change[]);
-    if (!before || !kind.holds(before))
+    if (!kind.takeBack(id, now.value, JSON.parse(last.change) as C))
       throw new StaleError(`${last.what} was changed elsewhere meanwhile; it cannot be taken back`);
     sql.takeBack.run(kind.name(id), last.key);
-    keep(id, now, before, { key, act: last.act, what: null, change: null });
+    keep(id, now, { key, act: last.act, what: null, change: null });
     return load(id, screen);
   });
 

@@ -9,7 +9,7 @@ import {
   usualWorkshop,
 } from "@/core/shop/shop";
 import type { Db } from "./database";
-import { type Asked, keeper, type Screen } from "./keeper";
+import { type Asked, keeper, type Screen, written } from "./keeper";
 
 /** The shop: there is one, as usual until something of it is said. */
 export function shopStore(db: Db) {
@@ -22,16 +22,18 @@ export function shopStore(db: Db) {
     const { units, workshop } = JSON.parse(data) as { units: Shop["units"]; workshop: Partial<Shop["workshop"]> };
     return { revision, value: { units, workshop: { ...usualWorkshop(units), ...workshop } } };
   };
-  const kept = keeper<Shop, ShopAct>(db, {
+  const kept = keeper(db, {
     called: "shop",
     name: () => "shop",
     read,
-    write: (_, next) => sql.write.run(JSON.stringify(next)),
-    carryOut: changeShop,
+    ...written<Shop, ShopAct>({
+      write: (_, next) => sql.write.run(JSON.stringify(next)),
+      carryOut: changeShop,
+      // Every value is checked as it is given; none depends on another.
+      holds: () => true,
+    }),
     text: shopActText,
     collides: (a, b) => meet(touchesShop(a), touchesShop(b)),
-    // Every value is checked as it is given; none depends on another.
-    holds: () => true,
   });
   type Now = ReturnType<typeof kept.load>;
   const stored = <N extends Now>({ value, ...rest }: N): Omit<N, "value"> & StoredShop => ({

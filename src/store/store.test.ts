@@ -56,6 +56,9 @@ const whole: Required<Job> = {
   ...job,
   start: "2027-02-08",
   due: "2027-03-12",
+  customer: "Heath estate",
+  wood: "pine",
+  alone: true,
   finish: "paint",
   thickness: inch(0, 7, 8),
   stock: [{ form: "board", material: "pine", thickness: inch(0, 7, 8), width: inch(11), length: inch(96), price: 0, available: 4, source: "yard", rough: true }], // prettier-ignore

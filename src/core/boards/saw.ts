@@ -23,6 +23,6 @@ const STRAIGHT = inch(0, 1, 4);
 
 /** What is lost at each end and each edge of a board or sheet; rough edges are never free. */
 export function trims(s: BoardStock, saw: Saw): { end: Length; edge: Length } {
-  if (s.form === "sheet") return { end: saw.sheetTrim, edge: saw.sheetTrim };
+  if (s.form !== "board") return { end: saw.sheetTrim, edge: saw.sheetTrim };
   return { end: saw.endTrim, edge: s.rough && saw.edgeTrim < STRAIGHT ? STRAIGHT : saw.edgeTrim };
 }

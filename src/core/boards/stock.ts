@@ -10,10 +10,15 @@ const offer = {
   available: z.number().int().min(0).nullable(),
   /** What lies in the yard costs nothing and is used first. */
   source: z.enum(["yard", "buy"]),
+  /** Its number in the shop's yard, or in the catalogue; a job's own has neither. */
+  lot: z.number().int().min(1).optional(),
+  offer: z.number().int().min(1).optional(),
 };
-/** Boards give solid wood; sheets give ply parts, their face grain along the length. Sizes in nm. */
+/** Boards give solid wood; sheets, rolls and coils what is cut from a plane, a ply's face grain along the length. */
+export const CUT_FROM = ["board", "sheet", "roll", "coil"] as const;
+/** Sizes in nm; a roll or a coil is as long as there is of it. */
 export const boardStockSchema = z.strictObject({
-  form: z.enum(["board", "sheet"]),
+  form: z.enum(CUT_FROM),
   ...offer,
   thickness: sizeSchema,
   width: sizeSchema,
@@ -30,6 +35,8 @@ export const boardStockSchema = z.strictObject({
   resawn: z.number().int().min(2).max(4).optional(),
   /** How many turned out unusable: they count as gone, and bought ones are bought again. */
   struck: z.number().int().min(1).optional(),
+  /** They are sawn: as many as there were of it for the job are cut as they were laid out. */
+  sawn: z.literal(true).optional(),
 });
 /** Fasteners, glue, foundation: `pack` is how many (or grams of glue) one pack holds. */
 export const packStockSchema = z.strictObject({ form: z.literal("pack"), ...offer, pack: z.number().positive() });
@@ -40,17 +47,24 @@ export type BoardStock = z.output<typeof boardStockSchema>;
 export type PackStock = z.output<typeof packStockSchema>;
 export type StockEntry = BoardStock | PackStock;
 
+/** Words that say what a sheet, a roll or a coil is of. */
+const WORDS: [Exclude<Material, "wood">, RegExp][] = [
+  ["mesh", /mesh|cloth|net/i],
+  ["metal", /metal|alumin|steel|zinc|tin\b/i],
+  ["foam", /foam|polystyrene/i],
+  ["plastic", /plastic|polycarbonate|acrylic|hdpe/i],
+];
+const PLY = /ply|hardboard|osb|mdf/i;
+
+const namedKind = (material: string) => WORDS.find(([, word]) => word.test(material))?.[0];
+
 /** What a stock is, by the words it is called: boards are wood, and a sheet is ply unless it says otherwise. */
-export function kindOf(s: Pick<BoardStock, "form" | "material">): Material {
-  if (s.form === "board") return "wood";
-  const words: [Material, RegExp][] = [
-    ["mesh", /mesh|cloth|net/i],
-    ["metal", /metal|alumin|steel|zinc|tin/i],
-    ["foam", /foam|polystyrene/i],
-    ["plastic", /plastic|polycarbonate|acrylic|hdpe/i],
-  ];
-  return words.find(([, word]) => word.test(s.material))?.[0] ?? "ply";
-}
+export const kindOf = (s: Pick<BoardStock, "form" | "material">): Material =>
+  s.form === "board" ? "wood" : (namedKind(s.material) ?? "ply");
+
+/** The form a material usually comes in, by the words it is called. */
+export const usualForm = (material: string): "board" | "sheet" =>
+  PLY.test(material) || namedKind(material) ? "sheet" : "board";
 
 /** Thinner is not resawn: it would not stay flat [mem]. */
 const THINNEST = inch(0, 3, 8);

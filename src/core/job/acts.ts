@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { pinnedSchema, type Pinned, piecesOf } from "@/core/boards/laid";
-import { stockSchema, type BoardStock, resawn } from "@/core/boards/stock";
+import { boardStockSchema, stockSchema, type BoardStock, resawn } from "@/core/boards/stock";
 import { designSchema, markName, recipeOf } from "@/core/designs/design";
 import { hiveSchema, MOST_HIVES } from "@/core/hive/hive";
 import { lengthSchema, sizeSchema } from "@/core/length/schema";
@@ -10,10 +10,12 @@ import { standardSchema } from "@/core/standards/standard";
 import { lengthWithUnit } from "@/core/length/format";
 import { standardOf } from "@/core/standards/own";
 import { jobProblems } from "./file";
-import { FINISHES, type Job } from "./job";
+import { lotSchema } from "@/core/yard/lot";
+import { FINISHES, type Job, LIMITS } from "./job";
 import { MOST_READINGS, readingSchema, readingsWithoutLine } from "@/core/judge/reading";
 import { JobFileError } from "@/core/problem/problem";
 import { shapeOfLine } from "@/core/line/shapes";
+import type { YardAct } from "@/core/yard/acts";
 
 const index = z.number().int().min(0);
 
@@ -45,6 +47,20 @@ export const actSchema = z.discriminatedUnion("do", [
     do: z.literal("bad stretches"),
     at: index,
     bad: z.array(z.tuple([lengthSchema, lengthSchema])).max(50),
+  }),
+  z.strictObject({ do: z.literal("customer"), customer: z.string().trim().max(LIMITS.name) }),
+  /** The wood of all its boards; without one any will do. */
+  z.strictObject({ do: z.literal("wood"), wood: z.string().trim().max(LIMITS.wood) }),
+  /** Made from its own stock only, or from the shop's too. */
+  z.strictObject({ do: z.literal("alone"), alone: z.boolean() }),
+  /** Keeps boards of the yard for this job, in the place of what was kept before. */
+  z.strictObject({ do: z.literal("reserve"), lots: z.array(z.strictObject({ id: z.number().int().min(1), count: z.number().positive() })).max(500) }), // prettier-ignore
+  /** Boards were sawn as laid out: `layouts` name their boards by their place in `stock`; `kept` are the offcuts put in the yard. */
+  z.strictObject({
+    do: z.literal("sawn"),
+    stock: z.array(boardStockSchema).min(1).max(500),
+    layouts: z.array(pinnedSchema).min(1).max(500),
+    kept: z.array(z.strictObject({ lot: lotSchema, count: z.number().int().min(1) })).max(500),
   }),
   /** What this job does otherwise than the shop. */
   z.strictObject({ do: z.literal("workshop"), to: workshopChangeSchema }),
@@ -142,8 +158,31 @@ export function apply(job: Job, act: Act, shop: Workshop = job.workshop): Job {
       return { ...job, pinned: act.pinned };
     case "read":
       return { ...job, readings: [act.reading, ...job.readings].slice(0, MOST_READINGS) };
+    case "customer":
+    case "wood": {
+      const { [act.do]: _old, ...rest } = job;
+      const said = act.do === "wood" ? act.wood : act.customer;
+      return said === "" ? rest : { ...rest, [act.do]: said };
+    }
+    case "alone": {
+      const { alone: _old, ...rest } = job;
+      return act.alone ? { ...rest, alone: true } : rest;
+    }
+    // The yard is what it changes.
+    case "reserve":
+      return job;
+    case "sawn": {
+      const from = job.stock.length;
+      return {
+        ...job,
+        stock: [...job.stock, ...act.stock.map((s): BoardStock => ({ ...s, sawn: true }))],
+        pinned: [...job.pinned.filter((p) => !act.layouts.some((l) => sameCuts(l, p))), ...act.layouts.map((l) => ({ ...l, stock: l.stock + from }))],
+      }; // prettier-ignore
+    }
     case "strike out": {
       const board = boardAt(act.at);
+      // A board of the yard is gone from there.
+      if (board.lot !== undefined) return job;
       return { ...job, stock: put(job.stock, act.at, { ...board, struck: (board.struck ?? 0) + 1 }) };
     }
     case "resaw": {
@@ -161,6 +200,7 @@ export function apply(job: Job, act: Act, shop: Workshop = job.workshop): Job {
     }
     case "bad stretches": {
       const board = boardAt(act.at);
+      if (board.lot !== undefined) return job;
       const { bad: _old, struck: _struck, ...plain } = board;
       const marked: BoardStock = { ...plain, available: 1, ...(act.bad.length > 0 ? { bad: act.bad } : {}) };
       if (board.available === 1)
@@ -191,6 +231,41 @@ export function apply(job: Job, act: Act, shop: Workshop = job.workshop): Job {
       return { ...job, workshop: { ...job.workshop, [act.name]: shop[act.name] } };
     case "workshop":
       return { ...job, workshop: { ...job.workshop, ...act.to } as Workshop };
+  }
+}
+
+/** What is pinned already and sawn now is pinned once. */
+const sameCuts = (a: Pinned, b: Pinned) => JSON.stringify(a.strips) === JSON.stringify(b.strips);
+
+/**
+ * What an act on a job does to the yard: boards sawn go and offcuts come, one struck out is spoiled, one with a bad stretch is another.
+ */
+export function yardActsOf(act: Act, job: Job, id: number): YardAct[] {
+  const board = "at" in act ? job.stock[act.at] : undefined;
+  const lot = board && board.form !== "pack" && !board.sawn ? board.lot : undefined;
+  switch (act.do) {
+    case "reserve":
+      return [{ do: "reserve", job: id, lots: act.lots }];
+    case "sawn": {
+      const out = new Map<number, number>();
+      for (const { lot: n, available, resawn: into } of act.stock)
+        if (n !== undefined) out.set(n, (out.get(n) ?? 0) + Math.ceil((available ?? 0) / (into ?? 1)));
+      const lots = [...out].filter(([, count]) => count > 0).map(([n, count]) => ({ id: n, count }));
+      return [
+        ...(lots.length > 0 ? [{ do: "take out", why: "cut", lots, job: id } as const] : []),
+        ...(act.kept.length > 0 ? [{ do: "put in", why: "kept", lots: act.kept, job: id } as const] : []),
+      ];
+    }
+    case "strike out":
+      return lot === undefined ? [] : [{ do: "take out", why: "spoiled", lots: [{ id: lot, count: 1 }], job: id }];
+    case "bad stretches": {
+      if (lot === undefined || !board || board.form === "pack") return [];
+      const { form, material, thickness, width, length, rough } = board;
+      const marked = { form, material, thickness, width, length, ...(rough ? { rough } : {}), ...(act.bad.length > 0 ? { bad: act.bad } : {}) }; // prettier-ignore
+      return [{ do: "put right", id: lot, count: 1, lot: marked }];
+    }
+    default:
+      return [];
   }
 }
 
@@ -248,6 +323,10 @@ export function actText(act: Act, job: Job): string {
       return settingsText({ [act.name]: true });
     case "read":
       return "reading";
+    case "reserve":
+      return act.lots.length > 0 ? "boards kept for this job" : "boards let go";
+    case "sawn":
+      return `sawn, ${act.stock.reduce((n, s) => n + (s.available ?? 0), 0)} boards`;
     default:
       return act.do;
   }

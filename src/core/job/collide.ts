@@ -13,7 +13,13 @@ export function touches(act: Act): string[] {
     case "finish":
     case "thickness":
     case "hives":
+    case "customer":
+    case "wood":
+    case "alone":
+    case "reserve":
       return [act.do];
+    case "sawn":
+      return ["pinned"];
     case "add line":
     case "add lines":
     case "add stock":

@@ -1,6 +1,6 @@
 import { type Options, ShapeError, isUnmakeable } from "@/core/shape/shape";
 import { type JobLine, pieceIdSchema, pieceKey, readPieceKey } from "@/core/line/line";
-import type { StockEntry } from "@/core/boards/stock";
+import { CUT_FROM, type StockEntry } from "@/core/boards/stock";
 import { distance } from "fastest-levenshtein";
 import { z } from "zod";
 import { type Level, MOST_HIVES, MOST_LEVELS, SEASONS, USUAL_BEGINNINGS } from "@/core/hive/hive";
@@ -59,7 +59,8 @@ export function readJob(given: unknown, shop?: Workshop): Job {
   const result = jobFileSchema(units as Units, own, shop).safeParse(raw, { reportInput: true });
   if (!result.success) throw new JobFileError(problemsOf(result.error));
   const { format: _format, version: _version, ...job } = result.data;
-  return job;
+  // A file that says its stock says all of it.
+  return job.stock.length > 0 ? { ...job, alone: true } : job;
 }
 
 function isLength(job: Job, line: Pick<JobLine, "item" | "standard">, name: string): boolean {
@@ -104,12 +105,15 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
     units: job.units,
     ...(job.start ? { start: job.start } : {}),
     ...(job.due ? { due: job.due } : {}),
+    ...(job.customer ? { customer: job.customer } : {}),
+    ...(job.wood ? { wood: job.wood } : {}),
     ...(job.finish ? { finish: job.finish } : {}),
     ...(job.thickness !== undefined ? { thickness: length(job.thickness) } : {}),
     ...(job.standards.length > 0 ? { standards: job.standards } : {}),
     ...(job.designs.length > 0 ? { designs: job.designs } : {}),
     lines: job.lines.map((l) => ({ ...l, options: options(l) })),
-    stock: job.stock.map((s) =>
+    // Numbers of a yard or a catalogue mean nothing elsewhere.
+    stock: job.stock.map(({ lot: _lot, offer: _offer, ...s }) =>
       s.form !== "pack"
         ? {
             ...s,
@@ -331,11 +335,16 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
   });
 
   const source = z.enum(["yard", "buy"]).default("buy");
+  const number = z.number().int().min(1).optional();
+  // Only what is held knows them: in a file they would mean another shop's.
+  const numbers = (as.keys ? {} : { lot: number, offer: number }) as { lot: typeof number; offer: typeof number };
+  const sawn = z.literal(true).optional();
+  const alone = z.literal(true).optional();
   const available = z.number().int().min(0).nullable().default(null);
   const stock = z
     .discriminatedUnion("form", [
       strict({
-        form: z.enum(["board", "sheet"]),
+        form: z.enum(CUT_FROM),
         material: name(60),
         thickness: positive,
         width: positive,
@@ -354,6 +363,8 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
           .max(50)
           .optional(),
         struck: z.number().int().min(1).optional(),
+        sawn,
+        ...numbers,
       }),
       strict({
         form: z.literal("pack"),
@@ -362,6 +373,7 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
         price: money.optional(),
         available,
         source,
+        ...numbers,
       }),
     ])
     .superRefine((s, ctx) => {
@@ -407,6 +419,9 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
     units: z.enum(["in", "mm"]),
     start: date.optional(),
     due: date.optional(),
+    customer: name(LIMITS.name).optional(),
+    wood: name(LIMITS.wood).optional(),
+    ...((as.keys ? {} : { alone }) as { alone: typeof alone }),
     finish: z.enum(FINISHES).optional(),
     thickness: positive.optional(),
     lines: z.array(line).max(LIMITS.lines),

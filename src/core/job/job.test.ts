@@ -100,7 +100,7 @@ describe("the job file", () => {
     [
       "a kind of stock there is not",
       file({ stock: [{ form: "log" }] }),
-      /stock\[0\]\.form: .*"board", "sheet" or "pack"/,
+      /stock\[0\]\.form: .*"board", "sheet", "roll", "coil" or "pack"/,
     ],
   ])("%s is refused, naming the field", (_what, raw, why) => {
     expect(refusal(raw)).toMatch(why);

@@ -17,6 +17,12 @@ export interface Job {
   units: Units;
   start?: string;
   due?: string;
+  /** Whom it is for. */
+  customer?: string;
+  /** The wood of its boards, where only one will do. */
+  wood?: string;
+  /** It is made from its own stock only, and not from the shop's yard and catalogue. */
+  alone?: true;
   /** The finish of every line that can have one and does not choose its own. */
   finish?: (typeof FINISHES)[number];
   /** What the boards measure, for every line that does not choose its own; the standard's usual stock when not said. */
@@ -37,7 +43,15 @@ export interface Job {
   readings: Reading[];
 }
 
-export const LIMITS = { bytes: 4 * 1024 * 1024, lines: 1000, stock: 500, standards: 20, quantity: 100_000, name: 120 };
+export const LIMITS = {
+  bytes: 4 * 1024 * 1024,
+  lines: 1000,
+  stock: 500,
+  standards: 20,
+  quantity: 100_000,
+  name: 120,
+  wood: 60,
+};
 
 /** A job with nothing asked yet. */
 export const emptyJob = (name: string, units: Units): Job => ({

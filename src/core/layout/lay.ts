@@ -54,7 +54,7 @@ export interface Listener {
  */
 export function layGroup(request: GroupRequest, listener: Listener = {}, lp?: LpSolver): GroupLayout {
   const { lying, boards, available, saw, weighing } = request;
-  const sheet = boards[0]?.form === "sheet";
+  const sheet = boards[0] !== undefined && boards[0].form !== "board";
   const stages = sheet ? saw.sheetStages : 2;
   const problem: CuttingProblem = {
     kerf: saw.kerf,

@@ -141,7 +141,7 @@ export function groups(request: LayoutRequest): { groups: Group[]; missing: Miss
         const planed = onEdge ? s.thickness - blank.width : asItComes ? 0 : s.thickness - blank.thickness;
         const lies = width <= room.width && blank.length <= room.length;
         const turned = blank.turn && !onEdge && blank.length <= room.width && width <= room.length;
-        if (planed < 0 || !(lies || turned) || (s.form === "sheet" && planed !== 0)) continue;
+        if (planed < 0 || !(lies || turned) || (s.form !== "board" && planed !== 0)) continue;
         const wood = s.thickness * width - (best ? best.thickness * best.width : Infinity);
         if (wood < 0 || (wood === 0 && !onEdge && best!.onEdge)) best = { onEdge, width, planed, thickness: s.thickness, kind }; // prettier-ignore
       }

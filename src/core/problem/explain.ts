@@ -32,7 +32,7 @@ function explain(issue: z.core.$ZodIssue): string {
       return `${read}, wanted ${issue.values.map((v) => JSON.stringify(v)).join(" or ")}`;
     case "invalid_union":
       return "note" in issue && issue.note === "No matching discriminator"
-        ? `${read}, wanted "board", "sheet" or "pack"`
+        ? `${read}, wanted "board", "sheet", "roll", "coil" or "pack"`
         : issue.message;
     default:
       return issue.message;

@@ -15,9 +15,14 @@ import { type Plan, planOf } from "@/core/plan/plan";
 import type { Reading } from "@/core/judge/reading";
 import type { StoredJob } from "@/core/job/stored";
 import { dependsOn } from "@/core/job/collide";
+import { type Around, inShop } from "@/core/job/inshop";
+import { takingUp } from "@/core/job/takeup";
+import { type CatalogueAct, changeCatalogue } from "@/core/catalogue/catalogue";
+import { insist } from "@/ui/parts/askServer";
 import type { Workshop } from "@/core/shop/shop";
 import { type Moves, movesBetween } from "./moves";
 import { type Keeping, useKeeping } from "./useKeeping";
+import { nextKey, screenName } from "./waiting";
 import { type LayoutState, useLayout } from "./useLayout";
 
 /** What is lit: the same key lights the drawing, the part, the stick's mark and the finding; the working shows below. */
@@ -29,6 +34,7 @@ export interface Lit {
 /** Everything the stations need of the open job. */
 export interface Desk {
   id: number;
+  /** As it stands in its shop, with all it can be made from. */
   job: Job;
   worked: WorkedJob;
   undoes: string | null;
@@ -37,6 +43,11 @@ export interface Desk {
   keeping: Keeping<Act>;
   /** What the shop has: where the job's workshop differs, it does so otherwise. */
   shop: Workshop;
+  /** So many of the job's stock, the first of it, are its own; the rest is the yard's and the catalogue's. */
+  own: number;
+  around: Around;
+  /** Does something to the shop's catalogue. */
+  catalogue(act: CatalogueAct): void;
   line: number;
   setLine(line: number): void;
   lit: Lit | null;
@@ -124,16 +135,20 @@ export function useOpenJob(
   }, [job]);
   const [shop, setShop] = useState(stored.shop);
   const shopNow = useRef(shop);
+  const [around, setAround] = useState(stored.around);
+  const aroundNow = useRef(around);
 
   const adopt = useCallback((kept: StoredJob) => {
     setJob(kept.job);
     setShop(kept.shop);
     shopNow.current = kept.shop;
+    setAround(kept.around);
+    aroundNow.current = kept.around;
   }, []);
   const keeping = useKeeping<StoredJob, Act>(`/api/jobs/${stored.id}`, stored, adopt, dependsOn);
   const { send } = keeping;
 
-  const shown = draft ?? job;
+  const shown = useMemo(() => inShop(draft ?? job, stored.id, around), [draft, job, stored.id, around]);
   const worked = useMemo(() => workJob(shown), [shown]);
   /** What is done is checked in full, as the server will; what is tried while typing only where it changes a line. */
   const carry = useCallback((out: typeof preview, act: Act, field: string | undefined, then: (next: Job) => void) => {
@@ -153,18 +168,39 @@ export function useOpenJob(
   const act = useCallback(
     (act: Act, field?: string) => {
       setDraft(null);
-      for (const take of takenUp(act, latest.current, own, newest)) {
+      const here = inShop(latest.current, stored.id, aroundNow.current);
+      const { before, act: onOwn } = takingUp(act, latest.current, here);
+      for (const take of [...before, ...takenUp(act, latest.current, own, newest)]) {
         latest.current = preview(latest.current, take);
         send({ act: take });
       }
-      carry(carryOut, act, field, (next) => {
+      carry(carryOut, onOwn, field, (next) => {
         setJob(next);
         latest.current = next;
-        send({ act });
+        send({ act: onOwn });
       });
     },
-    [own, newest, carry, send],
+    [stored.id, own, newest, carry, send],
   );
+
+  const catalogue = useCallback((what: CatalogueAct) => {
+    try {
+      const { offers } = changeCatalogue(aroundNow.current, what);
+      setProblem(null);
+      aroundNow.current = { ...aroundNow.current, offers };
+      setAround(aroundNow.current);
+    } catch (e) {
+      if (!(e instanceof JobFileError)) throw e;
+      return setProblem({ field: "catalogue", message: e.problems.map((p) => p.message).join("; ") });
+    }
+    const one = { key: nextKey(screenName(), 0), revision: aroundNow.current.revision, act: what };
+    // Asked again by its key it is not done again.
+    const waits = (why: string) => setProblem({ field: "catalogue", message: `not kept yet: ${why}` });
+    insist("/api/catalogue/act", { method: "POST", body: one }, waits).then(
+      () => setProblem((p) => (p?.field === "catalogue" ? null : p)),
+      (e: Error) => setProblem({ field: "catalogue", message: e.message }),
+    );
+  }, []);
 
   // The same as long as nothing of the maker's own changes: rows of lines are not drawn again for another line's sake.
   const standards = useMemo(
@@ -185,6 +221,9 @@ export function useOpenJob(
       problem,
       keeping,
       shop,
+      own: (draft ?? job).stock.length,
+      around,
+      catalogue,
       line: Math.min(line, Math.max(0, shown.lines.length - 1)),
       setLine: (n) => {
         setLine(n);
@@ -212,7 +251,27 @@ export function useOpenJob(
       newest,
       measure: (m) => act({ do: "read", reading: { ...m, at: new Date().toISOString() } }, "reading"),
     }),
-    [stored.id, shown, worked, problem, keeping, shop, line, lit, moves, standards, designs, newest, carry, send, act],
+    [
+      stored.id,
+      draft,
+      job,
+      shown,
+      worked,
+      problem,
+      keeping,
+      shop,
+      around,
+      catalogue,
+      line,
+      lit,
+      moves,
+      standards,
+      designs,
+      newest,
+      carry,
+      send,
+      act,
+    ],
   );
 
   // What hangs on the layout follows when the page has been drawn, so that typing is never held up by it.

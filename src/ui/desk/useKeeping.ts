@@ -44,6 +44,8 @@ export function useKeeping<S extends Kept, A>(
   adopt: (stored: S) => void,
   /** An act done after another may mean something else without it. */
   dependsOn: (later: A, earlier: A) => boolean,
+  /** What is done shows here as the server will have it; otherwise its answer is always taken. */
+  foresees = true,
 ): Keeping<A> {
   const [state, setState] = useState<Pick<Keeping<A>, "waiting" | "held">>({ waiting: 0, held: null });
   const [dropped, setDropped] = useState<Dropped<A>[]>([]);
@@ -69,11 +71,11 @@ export function useKeeping<S extends Kept, A>(
   const again = useCallback(async () => {
     if (busy.current) return;
     busy.current = true;
-    const asker = `?screen=${screenName()}&loaded=${stored.revision}`;
+    const asker = () => `?screen=${screenName()}&loaded=${stored.revision}&since=${base.current}`;
     const show = (held: string | null) => setState({ waiting: pending.current.length, held });
     /** Shows what somebody else did; what is done here meanwhile goes first. */
     const follow = async () => {
-      const kept = await ask<S>(`${at}${asker}`);
+      const kept = await ask<S>(`${at}${asker()}`);
       if ("error" in kept) said.current = newest.current;
       else if (pending.current.length === 0) {
         said.current = newest.current = kept.version;
@@ -95,7 +97,7 @@ export function useKeeping<S extends Kept, A>(
           acts: asked.map(({ key, seen, what }) => ({ key, revision: seen, ...what })),
         });
         const refused = "error" in reply;
-        const kept = refused ? await ask<S>(`${at}${asker}`) : reply;
+        const kept = refused ? await ask<S>(`${at}${asker()}`) : reply;
         const gone = asked.slice(0, refused ? 1 : reply.did);
         gone.forEach(done);
         if (refused) {
@@ -106,7 +108,7 @@ export function useKeeping<S extends Kept, A>(
         if (!("error" in kept)) {
           // Further than what was sent: somebody else did something too.
           differs.current ||=
-            refused || gone.some((g) => "undo" in g.what) || kept.version !== newest.current + gone.length;
+            !foresees || refused || gone.some((g) => "undo" in g.what) || kept.version !== newest.current + gone.length;
           newest.current = kept.version;
           setUndoes(kept.undo);
           if (pending.current.length === 0) {
@@ -125,7 +127,7 @@ export function useKeeping<S extends Kept, A>(
     } finally {
       busy.current = false;
     }
-  }, [at, stored.revision, adopt, done, dependsOn]);
+  }, [at, stored.revision, adopt, done, dependsOn, foresees]);
   useEffect(() => {
     onward.current = () => void again();
   }, [again]);

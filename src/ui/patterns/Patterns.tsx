@@ -1,5 +1,4 @@
 "use client";
-import Link from "next/link";
 import { useEffect, useMemo, useState } from "react";
 import { STANDARDS } from "@/core/standards";
 import { ownId, standardFromNothing } from "@/core/standards/own";
@@ -10,6 +9,7 @@ import { markText } from "@/core/standards/words";
 import type { Units } from "@/core/length/length";
 import { moveText } from "@/ui/desk/moves";
 import { Key } from "@/ui/parts/Key";
+import { ShopTop } from "@/ui/top/ShopTop";
 import { Measure } from "@/ui/parts/Measure";
 import { ValueShown } from "@/ui/parts/WorkingText";
 import { Designs } from "@/ui/designs/Designs";
@@ -45,109 +45,108 @@ export function Patterns({ kept, designs }: { kept: Standard[]; designs: Design[
     [left, right, a.size, b.size, units],
   );
   return (
-    <main className="mx-auto max-w-[72rem] px-5 py-4">
-      <header className="mb-4 flex flex-wrap items-baseline gap-4">
-        <Link prefetch={false} href="/" className="text-[1.33rem] font-bold tracking-tight no-underline">
-          Rundik
-        </Link>
-        <h1 className="text-[1.13rem]">Patterns: two standards side by side</h1>
-        <button className="quiet ml-auto" onClick={() => setUnits(units === "in" ? "mm" : "in")}>
+    <>
+      <ShopTop here="/patterns">
+        <button className="min-h-11 border-0 bg-transparent p-0" onClick={() => setUnits(units === "in" ? "mm" : "in")}>
           {units === "in" ? "inches" : "mm"} <Key k="u" />
         </button>
-      </header>
-      {editing ? (
-        <OwnStandard
-          start={editing}
-          units={units}
-          onLeave={() => setEditing(null)}
-          onKept={(list, id) => {
-            setOwn(list);
-            setA({ id, size: list.find((s) => s.id === id)!.defaultSize });
-            setEditing(null);
-          }}
-        />
-      ) : (
-        <>
-          <p className="mb-4 flex gap-3">
-            <button className="act" onClick={() => setEditing(copyOf(left, own))}>
-              Copy {left.short} and change it
-            </button>
-            <button
-              className="quiet"
-              onClick={() =>
-                setEditing(
-                  standardFromNothing(
-                    "My standard",
-                    units,
-                    own.map((s) => s.id),
-                  ),
-                )
-              }
-            >
-              start one from nothing
-            </button>
-            {own.some((s) => s.id === left.id) && (
-              <button className="quiet" onClick={() => setEditing(left)}>
-                change {left.short}
+      </ShopTop>
+      <main className="mx-auto max-w-[72rem] px-5 py-4">
+        <h1 className="mb-3 text-[1.33rem] font-semibold">Patterns: two standards side by side</h1>
+        {editing ? (
+          <OwnStandard
+            start={editing}
+            units={units}
+            onLeave={() => setEditing(null)}
+            onKept={(list, id) => {
+              setOwn(list);
+              setA({ id, size: list.find((s) => s.id === id)!.defaultSize });
+              setEditing(null);
+            }}
+          />
+        ) : (
+          <>
+            <p className="mb-4 flex gap-3">
+              <button className="act" onClick={() => setEditing(copyOf(left, own))}>
+                Copy {left.short} and change it
               </button>
-            )}
-          </p>
-          <Unkept onOpen={setEditing} />
-          <Designs kept={designs} />
-          <section aria-label="What interchanges" className="mb-5 grid grid-cols-1 gap-x-8 gap-y-3 md:grid-cols-2">
-            {compared.interchange.map((i) => (
-              <Answer key={`${i.frame.id} ${i.box.id}`} interchange={i} units={units} />
-            ))}
-          </section>
-          <table className="cutting-list">
-            <thead>
-              <tr>
-                <th>
-                  <span className="sr-only">value</span>
-                </th>
-                {[
-                  { label: "First standard", at: a, set: setA },
-                  { label: "Second standard", at: b, set: setB },
-                ].map((side) => (
-                  <th key={side.label} className="text-right!">
-                    <select
-                      className="field text-[1rem] text-ink"
-                      aria-label={side.label}
-                      value={side.at.id}
-                      onChange={(e) => side.set({ id: e.target.value, size: find(e.target.value).defaultSize })}
-                    >
-                      {all.map((s) => (
-                        <option key={s.id} value={s.id}>
-                          {s.name}
-                        </option>
-                      ))}
-                    </select>{" "}
-                    <select
-                      className="field text-[1rem] text-ink"
-                      aria-label={`${side.label}, size`}
-                      value={side.at.size}
-                      onChange={(e) => side.set({ ...side.at, size: e.target.value })}
-                    >
-                      {Object.entries(find(side.at.id).sizes).map(([id, s]) => (
-                        <option key={id} value={id}>
-                          {s.name}
-                        </option>
-                      ))}
-                    </select>
-                  </th>
-                ))}
-                <th className="text-right!">second less first</th>
-              </tr>
-            </thead>
-            <tbody>
-              {compared.values.map((v) => (
-                <Row key={v.name} v={v} units={units} />
+              <button
+                className="quiet"
+                onClick={() =>
+                  setEditing(
+                    standardFromNothing(
+                      "My standard",
+                      units,
+                      own.map((s) => s.id),
+                    ),
+                  )
+                }
+              >
+                start one from nothing
+              </button>
+              {own.some((s) => s.id === left.id) && (
+                <button className="quiet" onClick={() => setEditing(left)}>
+                  change {left.short}
+                </button>
+              )}
+            </p>
+            <Unkept onOpen={setEditing} />
+            <Designs kept={designs} />
+            <section aria-label="What interchanges" className="mb-5 grid grid-cols-1 gap-x-8 gap-y-3 md:grid-cols-2">
+              {compared.interchange.map((i) => (
+                <Answer key={`${i.frame.id} ${i.box.id}`} interchange={i} units={units} />
               ))}
-            </tbody>
-          </table>
-        </>
-      )}
-    </main>
+            </section>
+            <table className="cutting-list">
+              <thead>
+                <tr>
+                  <th>
+                    <span className="sr-only">value</span>
+                  </th>
+                  {[
+                    { label: "First standard", at: a, set: setA },
+                    { label: "Second standard", at: b, set: setB },
+                  ].map((side) => (
+                    <th key={side.label} className="text-right!">
+                      <select
+                        className="field text-[1rem] text-ink"
+                        aria-label={side.label}
+                        value={side.at.id}
+                        onChange={(e) => side.set({ id: e.target.value, size: find(e.target.value).defaultSize })}
+                      >
+                        {all.map((s) => (
+                          <option key={s.id} value={s.id}>
+                            {s.name}
+                          </option>
+                        ))}
+                      </select>{" "}
+                      <select
+                        className="field text-[1rem] text-ink"
+                        aria-label={`${side.label}, size`}
+                        value={side.at.size}
+                        onChange={(e) => side.set({ ...side.at, size: e.target.value })}
+                      >
+                        {Object.entries(find(side.at.id).sizes).map(([id, s]) => (
+                          <option key={id} value={id}>
+                            {s.name}
+                          </option>
+                        ))}
+                      </select>
+                    </th>
+                  ))}
+                  <th className="text-right!">second less first</th>
+                </tr>
+              </thead>
+              <tbody>
+                {compared.values.map((v) => (
+                  <Row key={v.name} v={v} units={units} />
+                ))}
+              </tbody>
+            </table>
+          </>
+        )}
+      </main>
+    </>
   );
 }
 

@@ -5,6 +5,8 @@ import { otherwise, shopActText, type StoredShop, usualWorkshop, type Workshop }
 import { Troubles } from "@/ui/desk/Troubles";
 import { LengthField } from "@/ui/parts/LengthField";
 import { NumberField } from "@/ui/parts/NumberField";
+import { ShopTop } from "@/ui/top/ShopTop";
+import { Undo } from "@/ui/top/Undo";
 import { Hours } from "./Hours";
 import { useShop } from "./useShop";
 
@@ -67,34 +69,21 @@ export function ShopPage({ stored, jobs }: { stored: StoredShop; jobs: Otherwise
     );
   return (
     <>
-      <header className="no-print flex flex-wrap items-baseline gap-x-4 px-5 pt-2 pb-2">
-        <Link prefetch={false} href="/" className="text-[1.33rem] font-bold tracking-tight no-underline">
-          Rundik
-        </Link>
-        <h1 className="text-[1.13rem]">The shop</h1>
-        <span className="text-soft">what every job has that does not say otherwise; bold is what you have said</span>
-        <span className="ml-auto flex items-baseline gap-3.5">
-          <span aria-live="polite" className="text-[.85rem] text-soft">
-            {keeping.waiting > 0 && keeping.held === null ? "keeping …" : ""}
-          </span>
-          <button
-            className="border-0 bg-transparent p-0"
-            onClick={() => act({ do: "units", units: units === "in" ? "mm" : "in" })}
-          >
-            tapes in {units === "in" ? "inches" : "mm"}
-          </button>
-          <button
-            className="border-0 bg-transparent p-0 disabled:opacity-50"
-            disabled={!keeping.undoes}
-            title={keeping.undoes ? `take back: ${keeping.undoes}` : "nothing to take back"}
-            onClick={() => keeping.send({ undo: true })}
-          >
-            undo
-          </button>
-        </span>
-      </header>
+      <ShopTop here="/shop">
+        <button
+          className="min-h-11 border-0 bg-transparent p-0"
+          onClick={() => act({ do: "units", units: units === "in" ? "mm" : "in" })}
+        >
+          tapes in {units === "in" ? "inches" : "mm"}
+        </button>
+        <Undo keeping={keeping} />
+      </ShopTop>
       <Troubles keeping={keeping} text={shopActText} act={(a) => act(a)} mayAgain={() => true} />
-      <main className="grid grid-cols-1 gap-x-12 gap-y-6 px-5 pt-2 pb-8 lg:grid-cols-2">
+      <main className="grid grid-cols-1 gap-x-12 gap-y-6 px-5 pt-3 pb-8 lg:grid-cols-2">
+        <div className="flex flex-wrap items-baseline gap-x-6 lg:col-span-2">
+          <h1 className="text-[1.33rem] font-semibold">The shop</h1>
+          <span className="text-soft">what every job has that does not say otherwise; bold is what you have said</span>
+        </div>
         <section aria-label="People and hours">
           <h2 className="small-head">People and hours</h2>
           {number("people", "People", "who work at the same time")}

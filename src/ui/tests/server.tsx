@@ -6,6 +6,7 @@ import { ReadableStream, TextDecoderStream } from "node:stream/web";
 import { TextEncoder } from "node:util";
 import type { ComponentType } from "react";
 import type { Job } from "@/core/job/job";
+import { NOTHING_AROUND } from "@/core/job/inshop";
 import type { StoredJob } from "@/core/job/stored";
 import { USUAL_WORKSHOP } from "@/core/shop/shop";
 import { layOut } from "@/core/layout/layout";
@@ -30,7 +31,7 @@ export class Server {
   lose = 0;
 
   constructor(job: Job) {
-    this.kept = { id: 1, revision: 5, version: 5, job, undo: null, shop: USUAL_WORKSHOP };
+    this.kept = { id: 1, revision: 5, version: 5, job, undo: null, shop: USUAL_WORKSHOP, around: NOTHING_AROUND };
     globalThis.TextDecoderStream = TextDecoderStream as typeof globalThis.TextDecoderStream;
     globalThis.fetch = this.fetch as unknown as typeof fetch;
   }

@@ -97,7 +97,7 @@ export function Weigh({ result }: { result: LayoutResult }) {
           value={Math.round(weighing.offcut * 100)}
           onSettle={(percent) => weigh({ offcut: Math.min(1, Math.max(0, percent / 100)) })}
         />
-        {result.request.stock.some((s) => s.form === "sheet") && (
+        {result.request.stock.some((s) => s.form !== "board") && (
           <>
             <label htmlFor="sheet-stages">Sheets are cut in</label>
             <select

@@ -15,7 +15,7 @@ const BoardsPage = ({ params }: { params: Promise<{ id: string }> }) =>
   fromKept(async () => {
     const read = idParam.safeParse((await params).id);
     if (!read.success) notFound();
-    const { job } = jobStore(database()).load(read.data);
+    const job = jobStore(database()).inShop(read.data);
     return <BoardSheets job={job} jobId={read.data} result={await askLayoutBy(layoutRequest(workJob(job)))} />;
   });
 export default BoardsPage;

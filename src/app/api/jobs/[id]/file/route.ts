@@ -6,7 +6,7 @@ import { jobStore } from "@/store/jobs";
 /** The job as a file. */
 export const GET = (request: Request, context: { params: Promise<{ id: string }> }) =>
   answer(request, async () => {
-    const { job } = jobStore(database()).load((await readPath(context, jobPath)).id);
+    const job = jobStore(database()).inShop((await readPath(context, jobPath)).id);
     const name =
       job.name
         .toLowerCase()

@@ -18,7 +18,7 @@ const TYPE = {
 export const GET = (request: Request, context: { params: Promise<{ id: string; file: string }> }) =>
   answer(request, async () => {
     const { id, file } = await readPath(context, params);
-    const { job } = jobStore(database()).load(id);
+    const job = jobStore(database()).inShop(id);
     const result = await askLayoutBy(layoutRequest(workJob(job)), request.signal);
     const body = { "boards.svg": () => layoutSvg(result, job.name), "boards.dxf": () => layoutDxf(result), "boards.csv": () => layoutCsv(result) }[file](); // prettier-ignore
     const name = `${job.name.toLowerCase().replace(/[^a-z0-9]+/g, "-")}-${file}`;

@@ -1,0 +1,114 @@
+import { exactText } from "@/core/length/format";
+import type { Length, Units } from "@/core/length/length";
+import type { Lot } from "./lot";
+import { asBoard, readSaid, type Said, type Written } from "./said";
+
+/** A row of a table as it was read, by its number in the table, from 1. */
+export type Row = { at: number; cells: string[] } & Said;
+
+/** A table of stock as it was read. */
+export interface Read {
+  rows: Row[];
+  /** What each column was taken for; nothing where it is left out. Undefined where every row is a line as one writes it. */
+  columns?: (Column | undefined)[];
+}
+
+const COLUMNS = ["count", "what", "thickness", "width", "length", "rough", "bad", "place", "form"] as const;
+export type Column = (typeof COLUMNS)[number];
+
+/** What a column may be headed with. */
+const HEADED: Record<Column, RegExp> = {
+  count: /^(count|qty|quantity|number|no|pcs|pieces|how many|there are|n)$/,
+  what: /^(wood|material|species|what|timber|name|item|description)$/,
+  thickness: /^(thick|thickness|t|thk|depth)$/,
+  width: /^(wide|width|w|breadth)$/,
+  length: /^(long|length|l|len)$/,
+  rough: /^(rough|sawn|surface)$/,
+  bad: /^(bad|defects?|knots?|bad stretch(es)?|bad from to)$/,
+  place: /^(place|where|rack|location|at|bay)$/,
+  form: /^(form|kind|type)$/,
+};
+const UNIT = /\b(mm|cm|m|in|inch|inches|ft|feet)\b|["″]/i;
+
+/** What a heading means, and the unit of what stands under it: `Width (mm)`. */
+function heading(cell: string): { column: Column; unit: string } | undefined {
+  const unit = UNIT.exec(cell)?.[0] ?? "";
+  const word = cell.toLowerCase().replace(UNIT, " ").replace(/[^a-z]+/g, " ").trim(); // prettier-ignore
+  const column = COLUMNS.find((c) => HEADED[c].test(word));
+  return column && { column, unit: unit === "″" ? '"' : unit };
+}
+
+/** How a sheet is laid out that says nothing of it, as a cutting list is: how many first. */
+const UNHEADED: Column[] = ["count", "what", "thickness", "width", "length", "rough", "bad", "place"];
+
+/**
+ * Reads a table of stock, row by row: with headings in any order and units in them, or without, how many first. A table of one
+ * column is read line by line. Blank rows are left out; what cannot be read is marked in its row and takes no other with it.
+ */
+export function readTable(table: string[][], units: Units): Read {
+  const filled = table
+    .map((cells, i) => ({ at: i + 1, cells: cells.map((c) => c.trim()) }))
+    .filter((r) => r.cells.some((c) => c !== ""));
+  const first = filled[0]?.cells.filter((c) => c !== "").map(heading) ?? [];
+  const isHead = first.length > 1 && first.filter(Boolean).length >= 2;
+  const rows = isHead ? filled.slice(1) : filled;
+  if (!isHead && rows.every((r) => r.cells.filter((c) => c !== "").length <= 1))
+    return { rows: rows.map((r) => ({ ...r, ...readSaid(r.cells.join(""), units) })) };
+  const heads = isHead ? filled[0]!.cells.map(heading) : UNHEADED.map((column) => ({ column, unit: "" }));
+  return { rows: rows.map((r) => ({ ...r, ...readRow(r.cells, heads, units) })), columns: heads.map((h) => h?.column) };
+}
+
+function readRow(cells: string[], heads: ReturnType<typeof heading>[], units: Units): Said {
+  const said = new Map<Column, string>();
+  for (const [i, h] of heads.entries()) {
+    const cell = cells[i] ?? "";
+    if (!h || cell === "") continue;
+    const bare = /^[\d\s.,/½¼¾⅛⅜⅝⅞-]+$/.test(cell);
+    // A fraction under mm, or a length with its own unit, is what it says.
+    said.set(h.column, h.unit && bare ? `${cell} ${h.unit}` : cell);
+  }
+  const missing = (["what", "thickness", "width", "length"] as const).find((c) => !said.has(c));
+  if (missing) {
+    const only = [...said.values()];
+    if (missing !== "what" && said.has("what") && !said.has("thickness") && !said.has("width") && !said.has("length"))
+      return readSaid(`${said.get("count") ?? "1"} ${said.get("what")}`, units);
+    return only.length === 1 ? readSaid(only[0]!, units) : { problem: `${missing}: nothing there` };
+  }
+  const written: Written = {
+    count: said.get("count") ?? "1",
+    what: `${said.get("form") ?? ""} ${said.get("what")}`.trim(),
+    thickness: said.get("thickness")!,
+    width: said.get("width")!,
+    length: said.get("length")!,
+    rough: /^(yes|y|true|x|1|rough|sawn)$/i.test(said.get("rough") ?? ""),
+    ...(said.has("bad") ? { bad: said.get("bad")! } : {}),
+    ...(said.has("place") ? { place: said.get("place")! } : {}),
+  };
+  return asBoard(written, units);
+}
+
+/** The rows that can be read, as lots. */
+export const lotsOf = (read: Read): { lot: Lot; count: number }[] =>
+  read.rows.flatMap((r) => ("lot" in r ? [{ lot: r.lot, count: r.count }] : []));
+
+/** A yard as a table that `readTable` reads back: one row a lot, lengths in the units its heads say. */
+export function tableOf(lots: { lot: Lot; there: number }[], units: Units): string[][] {
+  const say = (l: Length) => exactText(l, units);
+  const rows = lots.map(({ lot, there }) =>
+    lot.form === "pack"
+      ? [String(there), lot.material, "", "", "", "", "", lot.place ?? "", "pack"]
+      : [
+          String(there),
+          lot.material,
+          say(lot.thickness),
+          say(lot.width),
+          say(lot.length),
+          lot.rough ? "rough" : "",
+          (lot.bad ?? []).map(([a, b]) => `${say(a)} to ${say(b)}`).join("; "),
+          lot.place ?? "",
+          lot.form,
+        ],
+  );
+  const sizes = ["thickness", "width", "length"].map((of) => `${of} (${units})`);
+  return [["count", "what", ...sizes, "rough", "bad", "place", "form"], ...rows];
+}

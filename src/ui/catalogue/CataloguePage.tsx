@@ -1,0 +1,222 @@
+"use client";
+import { useCallback, useState } from "react";
+import {
+  type CatalogueAct,
+  catalogueActSchema,
+  catalogueActText,
+  changeCatalogue,
+  type Offer,
+  type Offered,
+  type StoredCatalogue,
+  touchesCatalogue,
+} from "@/core/catalogue/catalogue";
+import { meet } from "@/core/keeping/kept";
+import type { Units } from "@/core/length/length";
+import { problemsOf } from "@/core/problem/explain";
+import { JobFileError } from "@/core/problem/problem";
+import { readSaid } from "@/core/yard/said";
+import { Troubles } from "@/ui/desk/Troubles";
+import { useKeeping } from "@/ui/desk/useKeeping";
+import { Measure } from "@/ui/parts/Measure";
+import { NumberField } from "@/ui/parts/NumberField";
+import { count } from "@/ui/parts/words";
+import { ShopTop } from "@/ui/top/ShopTop";
+import { Undo } from "@/ui/top/Undo";
+
+const dependsOn = (later: CatalogueAct, earlier: CatalogueAct) =>
+  meet(touchesCatalogue(later), touchesCatalogue(earlier));
+
+/** What can usually be bought, in its sizes and for how much: every job finds it. */
+export function CataloguePage({ stored, units }: { stored: StoredCatalogue; units: Units }) {
+  const [offers, setOffers] = useState(stored.offers);
+  const [problem, setProblem] = useState<string | null>(null);
+  const adopt = useCallback((kept: StoredCatalogue) => setOffers(kept.offers), []);
+  const keeping = useKeeping<StoredCatalogue, CatalogueAct>("/api/catalogue", stored, adopt, dependsOn);
+  const act = (what: CatalogueAct): boolean => {
+    const read = catalogueActSchema.safeParse(what, { reportInput: true });
+    try {
+      if (!read.success) throw new JobFileError(problemsOf(read.error));
+      setOffers(changeCatalogue({ offers }, read.data).offers);
+      setProblem(null);
+      keeping.send({ act: read.data });
+      return true;
+    } catch (e) {
+      if (!(e instanceof JobFileError)) throw e;
+      setProblem(e.problems.map((p) => p.message).join("; "));
+      return false;
+    }
+  };
+  const boards = offers.filter((o) => o.form === "board");
+  const sheets = offers.filter((o) => o.form !== "board" && o.form !== "pack");
+  const packs = offers.filter((o) => o.form === "pack");
+  const unpriced = offers.filter((o) => o.price === null).length;
+  return (
+    <>
+      <ShopTop here="/catalogue">
+        <Undo keeping={keeping} />
+      </ShopTop>
+      <Troubles keeping={keeping} text={catalogueActText} act={(a) => void act(a)} mayAgain={() => true} />
+      <main className="px-5 pt-3 pb-10">
+        <div className="mb-2 flex flex-wrap items-baseline gap-x-6">
+          <h1 className="text-[1.33rem] font-semibold">What can be bought</h1>
+          <span className="text-soft">
+            {offers.length === 0
+              ? "nothing listed yet; a job that misses something offers it here"
+              : `${count(offers.length, "thing")}, found by every job`}
+            {unpriced > 0 && (
+              <b className="font-semibold text-madder">
+                {" "}
+                · {unpriced} without a price: layouts weigh them by their size, orders say so
+              </b>
+            )}
+          </span>
+        </div>
+        <AddLine units={units} act={act} />
+        {problem && (
+          <p role="alert" className="mb-2 border-l-8 border-madder bg-white px-3 py-2 font-semibold text-madder">
+            {problem}
+          </p>
+        )}
+        <Offers name="Boards" list={boards} units={units} act={act} />
+        <Offers name="Sheets, rolls and coils" list={sheets} units={units} act={act} />
+        <Offers name="Fasteners, glue, foundation" list={packs} units={units} act={act} />
+      </main>
+    </>
+  );
+}
+
+/** `pine 3/4 x 11 1/4 x 8', 14.20 each`; `200 frame nail, 6.50 each`: a pack of so many. */
+function AddLine({ units, act }: { units: Units; act(act: CatalogueAct): boolean }) {
+  const [typed, setTyped] = useState("");
+  const [wrong, setWrong] = useState<string | null>(null);
+  const read = (): { offer: Offered } | { problem: string } => {
+    const priced = /^(.*?)[,;]?\s+(?:at\s+)?(\d+(?:[.,]\d{1,2})?)\s*(?:each|a pack|a board|a sheet)$/i.exec(
+      typed.trim(),
+    );
+    const said = readSaid(priced?.[1] ?? typed, units);
+    if ("problem" in said) return said;
+    const price = priced ? Number(priced[2]!.replace(",", ".")) || null : null;
+    const { lot, count: many } = said;
+    if (lot.form === "pack") return { offer: { form: "pack", material: lot.material, pack: many, price } };
+    const { form, material, thickness, width, length, rough } = lot;
+    return { offer: { form, material, thickness, width, length, price, ...(rough ? { rough } : {}) } };
+  };
+  const add = () => {
+    const made = read();
+    if ("problem" in made) return setWrong(made.problem);
+    if (act({ do: "offer", offers: [made.offer] })) setTyped("");
+  };
+  return (
+    <div className="mb-4">
+      <div className="flex max-w-[60rem] gap-3">
+        <input
+          className="min-w-72 flex-1 border-2 border-ink bg-white px-3 py-2 text-[1.13rem]"
+          aria-label="Something that can be bought"
+          autoComplete="off"
+          placeholder={units === "in" ? "pine 3/4 x 11 1/4 x 8', 14.20 each" : "pine 20 x 245 x 2400, 14.20 each"}
+          value={typed}
+          onChange={(e) => {
+            setTyped(e.target.value);
+            setWrong(null);
+          }}
+          onKeyDown={(e) => e.key === "Enter" && add()}
+        />
+        <button className="act" disabled={typed.trim() === ""} onClick={add}>
+          List it
+        </button>
+      </div>
+      <p className="min-h-6 text-[.87rem] text-soft">
+        {wrong ? (
+          <span role="alert" className="font-semibold text-madder">
+            {wrong}
+          </span>
+        ) : (
+          "A board, sheet, roll or coil by its size; hardware by what is in a pack: 200 frame nail, 6.50 each. Without a price it is unknown."
+        )}
+      </p>
+    </div>
+  );
+}
+
+function Offers({
+  name,
+  list,
+  units,
+  act,
+}: {
+  name: string;
+  list: Offer[];
+  units: Units;
+  act(act: CatalogueAct): boolean;
+}) {
+  if (list.length === 0) return null;
+  return (
+    <section aria-label={name} className="mb-5 max-w-[64rem]">
+      <h2 className="small-head">{name}</h2>
+      <table className="cutting-list">
+        <thead>
+          <tr>
+            <th>what</th>
+            <th className="text-right!">{list[0]!.form === "pack" ? "in a pack" : "thick × wide × long"}</th>
+            <th className="text-right!">price</th>
+            <th>
+              <span className="sr-only">leave out</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {list.map((o) => {
+            const { id, ...offered } = o;
+            return (
+              <tr key={id}>
+                <td>
+                  {o.material}
+                  {o.form !== "pack" && o.form !== "board" && ` ${o.form}`}
+                  {o.form !== "pack" && o.rough && ", rough"}
+                </td>
+                <td className="text-right whitespace-nowrap">
+                  {o.form === "pack" ? (
+                    <NumberField
+                      label={`In a pack of ${o.material}`}
+                      value={o.pack}
+                      onSettle={(pack) =>
+                        act({ do: "change", id, to: { form: "pack", material: o.material, price: o.price, pack } })
+                      }
+                      className="w-20"
+                    />
+                  ) : (
+                    [o.thickness, o.width, o.length].map((l, i) => (
+                      <span key={i}>
+                        {i > 0 && <span className="mx-1 text-[#8a8f88]">×</span>}
+                        <Measure value={l} units={units} />
+                      </span>
+                    ))
+                  )}
+                </td>
+                <td className="text-right">
+                  <NumberField
+                    label={`Price of ${o.material}, no. ${id}`}
+                    value={o.price}
+                    empty="unknown"
+                    onSettle={(price) => act({ do: "change", id, to: { ...offered, price } })}
+                    onEmpty={() => act({ do: "change", id, to: { ...offered, price: null } })}
+                    className="min-h-11 w-24"
+                  />
+                </td>
+                <td className="text-right">
+                  <button
+                    className="quiet min-h-11"
+                    aria-label={`Leave out ${o.material}, no. ${id}`}
+                    onClick={() => act({ do: "leave out", id })}
+                  >
+                    leave out
+                  </button>
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}
