@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { pinnedSchema, type Pinned, piecesOf } from "@/core/boards/laid";
-import { boardStockSchema, stockSchema, type BoardStock, resawn } from "@/core/boards/stock";
+import { boardStockSchema, stockSchema, type BoardStock, resawn, type StockEntry } from "@/core/boards/stock";
 import { designSchema, markName, recipeOf } from "@/core/designs/design";
 import { hiveSchema, MOST_HIVES } from "@/core/hive/hive";
 import { lengthSchema, sizeSchema } from "@/core/length/schema";
@@ -175,7 +175,7 @@ export function apply(job: Job, act: Act, shop: Workshop = job.workshop): Job {
       const from = job.stock.length;
       return {
         ...job,
-        stock: [...job.stock, ...act.stock.map((s): BoardStock => ({ ...s, sawn: true }))],
+        stock: [...act.stock.reduce(withoutSawn, job.stock), ...act.stock.map((s): BoardStock => ({ ...s, sawn: true }))],
         pinned: [...job.pinned.filter((p) => !act.layouts.some((l) => sameCuts(l, p))), ...act.layouts.map((l) => ({ ...l, stock: l.stock + from }))],
       }; // prettier-ignore
     }
@@ -233,6 +233,15 @@ export function apply(job: Job, act: Act, shop: Workshop = job.workshop): Job {
       return { ...job, workshop: { ...job.workshop, ...act.to } as Workshop };
   }
 }
+
+/** Boards of the job's own are fewer when some are sawn; those of the yard are counted there. */
+function withoutSawn(stock: StockEntry[], sawn: BoardStock): StockEntry[] {
+  if (sawn.lot !== undefined || sawn.offer !== undefined) return stock;
+  const { available: some, ...of } = sawn;
+  const at = stock.findIndex((s) => s.form !== "pack" && !s.sawn && s.available !== null && SAME.every((k) => s[k] === of[k])); // prettier-ignore
+  return stock.map((s, i) => (i === at ? { ...s, available: Math.max(0, s.available! - (some ?? 0)) } : s));
+}
+const SAME = ["form", "material", "thickness", "width", "length", "source", "rough", "resawn"] as const;
 
 /** What is pinned already and sawn now is pinned once. */
 const sameCuts = (a: Pinned, b: Pinned) => JSON.stringify(a.strips) === JSON.stringify(b.strips);

@@ -49,6 +49,9 @@ export function readJobFile(text: string, shop?: Workshop): Job {
   return readJob(raw, shop);
 }
 
+/** A job that came as a file and says its stock says all of it: the yard and the catalogue of the shop it is opened in add nothing. */
+export const asItCame = (job: Job): Job => (job.stock.length > 0 ? { ...job, alone: true } : job);
+
 /** Checks a parsed job file and makes the job of it. @throws JobFileError */
 export function readJob(given: unknown, shop?: Workshop): Job {
   const raw = withDesignsUpToDate(given);
@@ -59,8 +62,7 @@ export function readJob(given: unknown, shop?: Workshop): Job {
   const result = jobFileSchema(units as Units, own, shop).safeParse(raw, { reportInput: true });
   if (!result.success) throw new JobFileError(problemsOf(result.error));
   const { format: _format, version: _version, ...job } = result.data;
-  // A file that says its stock says all of it.
-  return job.stock.length > 0 ? { ...job, alone: true } : job;
+  return job;
 }
 
 function isLength(job: Job, line: Pick<JobLine, "item" | "standard">, name: string): boolean {

@@ -6,10 +6,13 @@ export function TextField({
   label,
   value,
   onSettle,
+  empty,
   className = "",
 }: {
   label: string;
   value: string;
+  /** What stands there while nothing is said. */
+  empty?: string;
   onSettle(value: string): void;
   className?: string;
 }) {
@@ -22,6 +25,7 @@ export function TextField({
     <input
       className={`field ${className}`}
       aria-label={label}
+      placeholder={empty}
       value={text ?? value}
       onChange={(e) => setText(e.target.value)}
       onBlur={settle}

@@ -33,7 +33,7 @@ export function BoardSheets({ job, jobId, result }: { job: Job; jobId: number; r
               {count(layout.repeat, board.form)} like this{" "}
               <span className="font-normal">
                 · {board.material} {sizes}
-                {board.source === "yard" && ", from the yard"}
+                {board.source === "yard" && `, from the yard${board.lot === undefined ? "" : `, no. ${board.lot}`}`}
               </span>
             </h1>
             <p className="mb-3 text-soft">

@@ -1,7 +1,7 @@
 import type { PageId } from "@/ui/desk/pages";
 import type { Station } from "@/ui/desk/station";
 import { ask } from "./ask/Ask";
-import { buy } from "./Buy";
+import { buy } from "./buy/Buy";
 import { hive } from "./hive/Hive";
 import { layOut } from "./lay-out/LayOut";
 import { prove } from "./Prove";

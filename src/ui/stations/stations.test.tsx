@@ -10,7 +10,7 @@ import { inch } from "@/core/length/length";
 import { board } from "@/core/layout/tests/samples";
 import { Open, Server } from "@/ui/tests/server";
 import { Ask } from "./ask/Ask";
-import { Buy } from "./Buy";
+import { Buy } from "./buy/Buy";
 import { Hive } from "./hive/Hive";
 import { LayOut } from "./lay-out/LayOut";
 import { Prove } from "./Prove";
@@ -66,40 +66,6 @@ describe("Ask", () => {
     await user.type(screen.getByRole("combobox", { name: "What to make" }), "teapot{Enter}");
     expect(screen.getByRole("status").textContent).toMatch(/Nothing is called that/);
     expect(server.seen).toEqual([]);
-  });
-  test("a board of another width and price, only three of it; one from the yard has no price to set; taken out again", async () => {
-    open(Ask);
-    await user.click(button(/^Add/));
-    const type = async (label: string | RegExp, text: string) => {
-      const field = screen.getByLabelText(label);
-      await user.clear(field);
-      await user.type(field, `${text}{Enter}`);
-    };
-    await type("width of board 2", "7 1/4");
-    await type("Price of board 2", "8.6");
-    await type(/^How many of board 2/, "3");
-    await type("Wood of board 2", "larch");
-    const larch = { material: "larch", width: inch(7, 1, 4), price: 8.6, available: 3, source: "buy" };
-    await kept((job) => expect(job.stock[1]).toMatchObject(larch));
-    await user.clear(screen.getByLabelText(/^How many of board 2/));
-    await user.tab();
-    await kept((job) => expect(job.stock[1]).toMatchObject({ available: null }));
-    await user.click(button(/add one from the yard/));
-    await kept((job) => expect(job.stock[2]).toMatchObject({ source: "yard", available: 1, price: 0 }));
-    expect(screen.queryByLabelText("Price of board 3")).toBeNull();
-    await user.click(button("Take out board 3"));
-    await user.click(button("Take out board 1"));
-    await kept((job) => expect(job.stock.map((s) => s.material)).toEqual(["larch"]));
-  });
-  test("a saw that takes three inches is refused in words that say what would be right, and the old kerf stands", async () => {
-    open(Ask);
-    const kerf = screen.getByLabelText<HTMLInputElement>("Saw removes", { selector: "input" });
-    await user.clear(kerf);
-    await user.type(kerf, "3{Enter}");
-    expect((await screen.findByRole("alert")).textContent).toMatch(
-      /^more than a saw takes: at most 1\/2"; is the unit right/,
-    );
-    expect(kerf.value).toBe("1/8");
   });
 });
 
@@ -243,9 +209,64 @@ describe("Lay out, how to cut it and what it costs", () => {
     expect(said).toMatch(/^6 boards, and 6 is the least.*boards without a price count by their size/);
     expect(screen.getByRole("region", { name: "Set-ups" }).textContent).toContain("not all priced");
   });
+  test("a board of another width and price, only three of it; one that is only tried has no price to set; taken out again", async () => {
+    open(LayOut, { alone: true });
+    await user.click(await screen.findByRole("button", { name: /^Add/ }));
+    const type = async (label: string | RegExp, text: string) => {
+      const field = screen.getByLabelText(label);
+      await user.clear(field);
+      await user.type(field, `${text}{Enter}`);
+    };
+    await type("width of board 2", "7 1/4");
+    await type("Price of board 2", "8.6");
+    await type(/^How many of board 2/, "3");
+    await type("Wood of board 2", "larch");
+    const larch = { material: "larch", width: inch(7, 1, 4), price: 8.6, available: 3, source: "buy" };
+    await kept((job) => expect(job.stock[1]).toMatchObject(larch));
+    await user.clear(screen.getByLabelText(/^How many of board 2/));
+    await user.tab();
+    await kept((job) => expect(job.stock[1]).toMatchObject({ available: null }));
+    await user.click(button(/try one that is not there/));
+    await kept((job) => expect(job.stock[2]).toMatchObject({ source: "yard", available: 1, price: 0 }));
+    expect(screen.queryByLabelText("Price of board 3")).toBeNull();
+    await user.click(button("Take out board 3"));
+    await user.click(button("Take out board 1"));
+    await kept((job) => expect(job.stock.map((s) => s.material)).toEqual(["larch"]));
+  });
+  test("a saw that takes three inches is refused in words that say what would be right, and the old kerf stands", async () => {
+    open(LayOut);
+    const kerf = await screen.findByLabelText<HTMLInputElement>("Saw removes", { selector: "input" });
+    await user.clear(kerf);
+    await user.type(kerf, "3{Enter}");
+    expect((await screen.findByRole("alert")).textContent).toMatch(
+      /^more than a saw takes: at most 1\/2"; is the unit right/,
+    );
+    expect(kerf.value).toBe("1/8");
+  });
+  test("boards of the yard are kept for the job and sawn in one act each; what is left of them is put in with its place", async () => {
+    const lot = { form: "board", material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96) } as const; // prettier-ignore
+    server = new Server({ ...emptyJob("Spring", "in"), lines: [{ ...body, quantity: 2 }] });
+    server.kept.around = { ...server.kept.around, lots: [{ id: 14, lot, there: 9, reserved: [] }] };
+    render(<Open server={server} station={LayOut} />);
+    // Two bodies are four sides and four ends: two boards of four sides and an end less, 3 in all by any layout.
+    await user.click(await screen.findByRole("button", { name: /^Keep 2 boards of the yard for this job$/ }));
+    await user.click(button("They are sawn"));
+    await user.type(screen.getByLabelText("Where offcut 1 lies"), "rack 2");
+    await user.click(button("2 boards are sawn"));
+    const acts = server.seen.flatMap((a) => ("act" in a ? [a.act] : []));
+    expect(acts[0]).toEqual({ do: "reserve", lots: [{ id: 14, count: 2 }] });
+    const sawn = acts[1] as Extract<Act, { do: "sawn" }>;
+    expect(sawn.stock.reduce((n, s) => n + s.available!, 0)).toBe(2);
+    expect(sawn.stock.every((s) => s.lot === 14)).toBe(true);
+    expect(sawn.kept.length).toBeGreaterThan(0);
+    expect(sawn.kept.every((k) => k.lot.place === "rack 2")).toBe(true);
+    expect(await screen.findByText("All 2 boards are sawn.")).toBeTruthy();
+  });
   test("no boards, or none that is thick enough: it says what is wanted", async () => {
     open(LayOut, { stock: [] });
-    expect(screen.getByText("The job has no boards to lay the parts on.")).toBeTruthy();
+    expect(screen.getByText(/^Nothing is free in the yard, and nothing is in the catalogue/)).toBeTruthy();
+    await user.click(button(/^Add pine/));
+    expect(await screen.findByText("1 size in the catalogue")).toBeTruthy();
     cleanup();
     open(LayOut, { stock: [board({ thickness: inch(0, 1, 2) })] });
     const alerts = await screen.findAllByRole("alert");
@@ -298,7 +319,7 @@ describe("Buy", () => {
   test("screws are counted with their spare and rounded up to packs; what has no price is said and not added up", async () => {
     const screws = { form: "pack", material: "exterior screw, no. 8 × 2 1/4", pack: 25, price: 3, available: null, source: "buy" } as const; // prettier-ignore
     open(Buy, { lines: [{ ...body, options: { joint: "butt-ends-inside" } }], stock: [board(), screws] });
-    const said = (await screen.findByRole("cell", { name: /^exterior screw/ })).closest("tr")!.textContent!;
+    const said = (await screen.findByRole("cell", { name: /^exterior screw.*fasten/ })).closest("tr")!.textContent!;
     // Three a corner are 12 a box (handbook check value, trade): 4 boxes, a twentieth to spare, 51; three packs of 25.
     expect(said).toMatch(/^51.*3 × 25\s*9\.00$/);
     expect(row(/^waterproof wood glue/).textContent).toContain("no price");

@@ -1,5 +1,5 @@
 import { answer, readText } from "@/app/http";
-import { readJobFile } from "@/core/job/file";
+import { asItCame, readJobFile } from "@/core/job/file";
 import { LIMITS } from "@/core/job/job";
 import { admit } from "@/core/trial/trial";
 import { database } from "@/store/database";
@@ -10,6 +10,6 @@ import { shopStore } from "@/store/shop";
 export const POST = (request: Request) =>
   answer(request, async () => {
     const text = await readText(request, LIMITS.bytes);
-    const job = admit(readJobFile(text, shopStore(database()).load().shop.workshop));
+    const job = asItCame(admit(readJobFile(text, shopStore(database()).load().shop.workshop)));
     return Response.json(jobStore(database()).create(job), { status: 201 });
   });

@@ -7,11 +7,8 @@ import { DateField } from "@/ui/parts/DateField";
 import { LengthField } from "@/ui/parts/LengthField";
 import { TextField } from "@/ui/parts/TextField";
 import { count, dayText } from "@/ui/parts/words";
-import { Boards } from "./Boards";
 import { Finder } from "./Finder";
-import { Packs } from "./Packs";
-import { Said } from "./Said";
-import { Shop } from "./Shop";
+import { Said } from "../Said";
 import { Wanted } from "./Wanted";
 
 /** The finish of the whole job; a line may choose its own on Shape. */
@@ -22,7 +19,7 @@ export function Ask() {
   const desk = useDesk();
   const { job } = desk;
   return (
-    <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
+    <div className="max-w-[72rem]">
       <section aria-label="What is wanted">
         <div className="mb-5 flex flex-wrap items-baseline gap-x-5 gap-y-2">
           <TextField
@@ -58,7 +55,22 @@ export function Ask() {
             </select>
           </label>
         </div>
-        <div className="mb-3 flex flex-wrap items-baseline gap-x-2">
+        <div className="mb-3 flex flex-wrap items-baseline gap-x-2 gap-y-2">
+          <span className="text-soft">For</span>
+          <TextField
+            label="Whom it is for"
+            value={job.customer ?? ""}
+            onSettle={(customer) => desk.act({ do: "customer", customer }, "customer")}
+            className="mr-4 w-56"
+          />
+          <span className="text-soft">Wood</span>
+          <TextField
+            label="The wood of all boards"
+            value={job.wood ?? ""}
+            empty="any"
+            onSettle={(wood) => desk.act({ do: "wood", wood }, "wood")}
+            className="mr-4 w-32"
+          />
           <span className="text-soft">Boards measure</span>
           <LengthField
             label="What all boards of the job measure"
@@ -73,6 +85,8 @@ export function Ask() {
         <Said field="dates" />
         <Said field="finish" />
         <Said field="thickness" />
+        <Said field="customer" />
+        <Said field="wood" />
         <Wanted />
         <Finder big={job.lines.length === 0} />
         <p className={job.lines.length === 0 ? "text-center" : "pt-1"}>
@@ -80,11 +94,6 @@ export function Ask() {
             {job.hives.length > 0 ? `whole hives: ${job.hives.map((h) => h.name).join(", ")}` : "build a whole hive"}
           </PageLink>
         </p>
-        <Shop />
-      </section>
-      <section aria-label="Stock">
-        <Boards />
-        <Packs />
       </section>
     </div>
   );

@@ -18,7 +18,10 @@ import { Measure } from "@/ui/parts/Measure";
 import { count, money, percent } from "@/ui/parts/words";
 import { standsAt } from "../AfterLayout";
 import { Empty } from "../Empty";
-import { Offers } from "../Offers";
+import { AsTheShop } from "./AsTheShop";
+import { Boards } from "./Boards";
+import { Offers } from "./Offers";
+import { Sawn } from "./Sawn";
 
 /** Boards and how they are cut, with how good that is. */
 export function LayOut() {
@@ -29,30 +32,45 @@ export function LayOut() {
   const never = useMemo(() => groups(layoutRequest(desk.worked)).missing, [desk.worked]);
   if (job.lines.length === 0)
     return <Empty text="There is nothing to lay out yet." next="ask" act="Say what to make" />;
-  if (!job.stock.some((s) => s.form !== "pack"))
-    return <Empty text="The job has no boards to lay the parts on." next="ask" act="Add boards" />;
   const { result } = layout;
   const missing = (layout.fresh && result?.missing) || never;
+  const bare = !job.stock.some((s) => s.form !== "pack");
   return (
     <div className="grid grid-cols-1 gap-x-7 gap-y-5 lg:grid-cols-[minmax(0,1fr)_300px]">
       <section aria-label="Layouts">
-        <Headline />
-        {result && layout.fresh && !layout.improving && <Reasons result={result} units={job.units} />}
-        {missing.map((m) => (
-          <p
-            key={pieceKey(m.blank.of)}
-            role="alert"
-            className="mb-2 border-l-8 border-madder bg-white px-3 py-2 font-semibold text-madder"
-          >
-            {missingText(m, job.units)}
+        {bare ? (
+          <p className="mb-2 text-[1.3rem]">
+            {job.alone
+              ? "The job has no boards of its own yet."
+              : "Nothing is free in the yard, and nothing is in the catalogue."}{" "}
+            Its parts want:
           </p>
-        ))}
+        ) : (
+          <Headline />
+        )}
+        {result && layout.fresh && !layout.improving && result.missing.length === 0 && !bare && (
+          <Sawn result={result} />
+        )}
+        {result && layout.fresh && !layout.improving && <Reasons result={result} units={job.units} />}
+        {!bare &&
+          missing.map((m) => (
+            <p
+              key={pieceKey(m.blank.of)}
+              role="alert"
+              className="mb-2 border-l-8 border-madder bg-white px-3 py-2 font-semibold text-madder"
+            >
+              {missingText(m, job.units)}
+            </p>
+          ))}
         {never.length > 0 && (
           <p className="no-print mb-3 flex flex-wrap items-baseline gap-x-4">
             <Offers />
           </p>
         )}
-        {result && <LayoutList result={result} units={job.units} />}
+        {result && !bare && <LayoutList result={result} units={job.units} />}
+        <div className="no-print mt-6">
+          <Boards />
+        </div>
       </section>
       {result && (
         <section aria-label="Set-ups">
@@ -60,6 +78,10 @@ export function LayOut() {
           <Figures result={result} />
           <div className="no-print">
             <Weigh result={result} />
+            <details className="mt-4">
+              <summary className="small-head cursor-pointer py-1">The saw and the panels, as the shop has them</summary>
+              <AsTheShop />
+            </details>
             <h2 className="small-head mt-4">On paper and in files</h2>
             <p className="flex flex-wrap gap-x-4">
               <a className="quiet" href={`/jobs/${desk.id}/boards`}>

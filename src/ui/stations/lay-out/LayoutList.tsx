@@ -111,9 +111,12 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
                   <span className="text-[.84rem] text-soft">
                     {l.repeat === 1 ? board.form : `${board.form}s`} like this
                     {board.source === "yard" && ", from the yard"}
+                    {board.lot !== undefined && `, no. ${board.lot}`}
                   </span>
                 </button>
-                {l.pin !== undefined && <b className="block text-[.84rem] text-blue">pinned</b>}
+                {l.pin !== undefined && (
+                  <b className="block text-[.84rem] text-blue">{board.sawn ? "sawn" : "pinned"}</b>
+                )}
               </div>
               <div>
                 <BoardDrawing

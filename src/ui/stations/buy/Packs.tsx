@@ -2,8 +2,9 @@
 import type { PackStock, StockEntry } from "@/core/boards/stock";
 import { useDesk, useLaid } from "@/ui/desk/useDesk";
 import { NumberField } from "@/ui/parts/NumberField";
-import { Price } from "./Price";
-import { TakeOut } from "./Said";
+import { offerOf } from "@/core/catalogue/catalogue";
+import { Price } from "../Price";
+import { Said, TakeOut } from "../Said";
 
 const NEW_PACK: PackStock = {
   form: "pack",
@@ -18,15 +19,22 @@ const NEW_PACK: PackStock = {
 export function Packs() {
   const desk = useDesk();
   const { order } = useLaid();
-  const packs = desk.job.stock.flatMap((s, at) => (s.form === "pack" ? [{ s, at }] : []));
+  const packs = desk.job.stock.flatMap((s, at) => (s.form === "pack" && s.source === "buy" ? [{ s, at }] : []));
   const needs = [...new Set(order?.lines.filter((l) => l.unit !== "board").map((l) => l.what) ?? [])].filter(
     (w) => !packs.some((p) => p.s.material === w),
   );
-  const change = (at: number, s: StockEntry) => desk.act({ do: "change stock", at, stock: s }, `stock ${at}`);
-  const add = (material: string) => desk.act({ do: "add stock", stock: { ...NEW_PACK, material } });
+  const change = (at: number, s: StockEntry) =>
+    at >= desk.own && s.offer !== undefined
+      ? desk.catalogue({ do: "change", id: s.offer, to: offerOf(s) })
+      : desk.act({ do: "change stock", at, stock: s }, `stock ${at}`);
+  const add = (materials: string[]) => {
+    const list = materials.map((material) => ({ ...NEW_PACK, material }));
+    if (desk.job.alone) list.forEach((stock) => desk.act({ do: "add stock", stock }));
+    else desk.catalogue({ do: "offer", offers: list.map(offerOf) });
+  };
   return (
     <>
-      <h2 className="small-head">Fasteners, glue, foundation</h2>
+      <h2 className="small-head">Packs of fasteners, glue, foundation</h2>
       <table className="cutting-list">
         <tbody>
           {packs.map(({ s, at }) => (
@@ -44,23 +52,28 @@ export function Packs() {
               <td className="text-right">
                 <Price of={s.material} stock={s} onChange={(to) => change(at, to)} />
               </td>
-              <TakeOut what={`${s.material}`} act={{ do: "remove stock", at }} field={`stock ${at}`} />
+              {at < desk.own ? (
+                <TakeOut what={`${s.material}`} act={{ do: "remove stock", at }} field={`stock ${at}`} />
+              ) : (
+                <td className="text-right text-[.84rem] text-soft">catalogue</td>
+              )}
             </tr>
           ))}
         </tbody>
       </table>
       <p className="flex flex-wrap gap-2 pt-2">
         {needs.map((material) => (
-          <button key={material} className="quiet" onClick={() => add(material)}>
+          <button key={material} className="quiet" onClick={() => add([material])}>
             add {material}
           </button>
         ))}
         {needs.length > 1 && (
-          <button className="act" onClick={() => needs.forEach(add)}>
+          <button className="act" onClick={() => add(needs)}>
             add all {needs.length}
           </button>
         )}
       </p>
+      <Said field="catalogue" />
     </>
   );
 }

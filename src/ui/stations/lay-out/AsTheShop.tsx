@@ -6,13 +6,13 @@ import { useDesk } from "@/ui/desk/useDesk";
 import { LengthField } from "@/ui/parts/LengthField";
 import { Measure } from "@/ui/parts/Measure";
 import { NumberField } from "@/ui/parts/NumberField";
-import { Said } from "./Said";
+import { Said } from "../Said";
 
 /** What has a field here; of the rest only what the job does otherwise is said. */
 const SHOWN: (keyof Workshop)[] = ["kerf", "endTrim", "minHold", "keepOffcut", "panels", "people"];
 
 /** What the saw takes and can hold, whether panels are glued up, and who is there: the shop's, or what this job does otherwise. */
-export function Shop() {
+export function AsTheShop() {
   const desk = useDesk();
   const { workshop: w, units } = desk.job;
   const own = otherwise(w, desk.shop);
@@ -47,7 +47,7 @@ export function Shop() {
     </div>
   );
   return (
-    <div className="mt-7 max-w-96">
+    <div className="max-w-96">
       <h2 className="small-head flex items-baseline justify-between">
         As the shop has it
         <Link prefetch={false} href="/shop" className="underline decoration-[#9aa39d] underline-offset-2">

@@ -1,25 +1,55 @@
 "use client";
 import { resawn, type StockEntry } from "@/core/boards/stock";
 import { usualBoard } from "@/core/layout/offers";
+import Link from "next/link";
+import { leftAside } from "@/core/job/inshop";
 import { useDesk } from "@/ui/desk/useDesk";
+import { count } from "@/ui/parts/words";
 import { LengthField } from "@/ui/parts/LengthField";
 import { NumberField } from "@/ui/parts/NumberField";
 import { TextField } from "@/ui/parts/TextField";
-import { Offers } from "../Offers";
-import { Price } from "./Price";
-import { TakeOut } from "./Said";
+import { Offers } from "./Offers";
+import { Price } from "../Price";
+import { TakeOut } from "../Said";
 
-/** Boards and sheets to cut from, bought and in the yard. */
+/** What the job is cut from: the shop's yard and catalogue, and boards of its own. */
 export function Boards() {
   const desk = useDesk();
   const { stock, units } = desk.job;
-  const boards = stock.flatMap((s, at) => (s.form !== "pack" ? [{ s, at }] : []));
+  const { alone } = desk.job;
+  const own = stock.slice(0, desk.own).flatMap((s, at) => (s.form !== "pack" ? [{ s, at }] : []));
+  const around = stock.slice(desk.own).filter((s) => s.form !== "pack");
+  const yard = around.filter((s) => s.source === "yard").reduce((n, s) => n + (s.available ?? 0), 0);
+  const bought = around.filter((s) => s.source === "buy").length;
+  const aside = leftAside({ ...desk.job, stock: stock.slice(0, desk.own) }, desk.id, desk.around); // prettier-ignore
   const change = (at: number, s: StockEntry) => desk.act({ do: "change stock", at, stock: s }, `stock ${at}`);
   return (
     <>
       <h2 className="small-head">Boards to cut from</h2>
-      {boards.length === 0 ? (
-        <p className="py-3 text-soft">No boards yet, so nothing can be laid out.</p>
+      <p className="flex flex-wrap items-baseline gap-x-4 py-1">
+        {!alone && (
+          <span>
+            <Link prefetch={false} className="quiet" href="/yard">
+              {yard === 0 ? "nothing free in the yard" : `${count(yard, "piece")} free in the yard`}
+            </Link>
+            , then what is bought:{" "}
+            <Link prefetch={false} className="quiet" href="/catalogue">
+              {bought === 0 ? "nothing in the catalogue yet" : `${count(bought, "size")} in the catalogue`}
+            </Link>
+            {aside > 0 && <b className="font-semibold text-madder"> · {aside} more of the yard are not looked at</b>}
+          </span>
+        )}
+        <label className="whitespace-nowrap">
+          <input
+            type="checkbox"
+            checked={alone ?? false}
+            onChange={(e) => desk.act({ do: "alone", alone: e.target.checked })}
+          />{" "}
+          only from boards of its own
+        </label>
+      </p>
+      {own.length === 0 ? (
+        alone && <p className="py-3 text-soft">No boards yet, so nothing can be laid out.</p>
       ) : (
         <table className="cutting-list">
           <thead>
@@ -34,7 +64,7 @@ export function Boards() {
             </tr>
           </thead>
           <tbody>
-            {boards.map(({ s, at }) => (
+            {own.map(({ s, at }) => (
               <tr key={at}>
                 <td>
                   <TextField
@@ -77,7 +107,7 @@ export function Boards() {
                 <td className="text-right">
                   {s.source === "yard" ? (
                     <span className="text-soft">
-                      yard
+                      {s.sawn ? "sawn" : s.lot ? `yard, no. ${s.lot}` : "as if in the yard"}
                       {s.form === "board" && s.resawn && `, ${s.resawn} of one`}
                       {[2, 3]
                         .filter((into) => s.form === "board" && resawn(s, into, desk.job.workshop.kerf))
@@ -113,7 +143,7 @@ export function Boards() {
         </table>
       )}
       <p className="mb-6 flex flex-wrap items-baseline gap-x-4 gap-y-2 pt-2">
-        <Offers />
+        {alone && <Offers />}
         <button
           className="quiet"
           onClick={() =>
@@ -123,7 +153,7 @@ export function Boards() {
             })
           }
         >
-          add one from the yard
+          try one that is not there
         </button>
       </p>
     </>

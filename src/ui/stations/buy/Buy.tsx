@@ -2,8 +2,9 @@
 import type { Station } from "@/ui/desk/station";
 import { useDesk, useLaid } from "@/ui/desk/useDesk";
 import { count, money } from "@/ui/parts/words";
-import { AfterLayout } from "./AfterLayout";
-import { Empty } from "./Empty";
+import { AfterLayout } from "../AfterLayout";
+import { Empty } from "../Empty";
+import { Packs } from "./Packs";
 
 /** What to order, in which packs, for how much, and what each item costs in materials. */
 export function Buy() {
@@ -96,6 +97,9 @@ export function Buy() {
         <p className="mt-2 text-[.84rem] text-soft">
           Wood is shared by the area of each item’s pieces; scrap is charged to the job.
         </p>
+        <div className="no-print mt-6">
+          <Packs />
+        </div>
       </section>
     </div>
   );
