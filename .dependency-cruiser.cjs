@@ -27,6 +27,7 @@ const ROOMS = [
   "work",
   "order",
   "plan",
+  "today",
   "trial",
   "solve",
 ];

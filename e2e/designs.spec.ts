@@ -1,6 +1,6 @@
 import { expect, type Page, test } from "./page";
 
-const HEATH = "Heath estate, spring bodies";
+const HEATH = "Spring bodies";
 const side = (page: Page, what: string) => page.getByRole("button", { name: new RegExp(`^Side, ${what}`) });
 
 /** Fills fields of the editor by their labels. */

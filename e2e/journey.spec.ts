@@ -1,7 +1,7 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page, test } from "./page";
 
-const HEATH = "Heath estate, spring bodies";
+const HEATH = "Spring bodies";
 
 async function open(page: Page, name = HEATH): Promise<void> {
   await page.goto("/");

@@ -2,7 +2,7 @@ import { readFileSync } from "node:fs";
 import AxeBuilder from "@axe-core/playwright";
 import { expect, type Page, test } from "./page";
 
-const POLLINATION = "Pollination co-operative, mating hives from the rough pile";
+const POLLINATION = "Mating hives from the rough pile";
 
 async function layOut(page: Page, name = POLLINATION): Promise<void> {
   await page.goto("/");
@@ -112,7 +112,7 @@ test("a long search shows what is best so far, to buy and saw by, and can be tol
 
 test("what a set-up costs moves the layout; sheets to print and files to carry", async ({ page, request }) => {
   test.setTimeout(180_000);
-  await layOut(page, "Heath estate, spring bodies");
+  await layOut(page, "Spring bodies");
   const cost = () => page.getByText("Wood cost").locator("xpath=following-sibling::dd[1]").textContent();
   const cheap = Number(await cost());
   const choices = page.getByRole("region", { name: "Cost against set-ups" }).getByRole("button", { name: /set-ups/ });

@@ -1,14 +1,23 @@
 import { readFileSync, readdirSync } from "node:fs";
+import { offerOf } from "@/core/catalogue/catalogue";
 import { readDesignFile } from "@/core/designs/file";
 import { readJobFile } from "@/core/job/file";
+import type { Lot } from "@/core/yard/lot";
+import { catalogueStore } from "@/store/catalogue";
 import { database } from "@/store/database";
 import { designStore } from "@/store/designs";
 import { jobStore } from "@/store/jobs";
 import { shopStore } from "@/store/shop";
+import { yardStore } from "@/store/yard";
 
-/** Keeps the demo's jobs and its workshop's own designs, mark by mark, unless the database already has jobs. */
-const store = jobStore(database());
-const designs = designStore(database());
+/**
+ * Keeps the demo's jobs and its workshop's own designs, mark by mark, unless the database already has jobs. The wood and hardware the
+ * jobs name is the shop's: what is in the yard lies there, what is bought is in the catalogue.
+ */
+const db = database();
+const store = jobStore(db);
+const yard = yardStore(db);
+const designs = designStore(db);
 const files = (folder: string) =>
   readdirSync(folder)
     .filter((f) => f.endsWith(".json"))
@@ -17,8 +26,25 @@ const files = (folder: string) =>
 if (store.list().length > 0) console.log("The database already has jobs; the demo is not loaded again.");
 else {
   // Three people; the rest of the shop is as usual.
-  const { shop } = shopStore(database()).all([{ revision: 0, act: { do: "workshop", to: { people: 3 } } }]);
-  for (const text of files("demo")) console.log(`Loaded ${store.create(readJobFile(text, shop.workshop)).job.name}.`);
+  const { shop } = shopStore(db).all([{ revision: 0, act: { do: "workshop", to: { people: 3 } } }]);
+  for (const text of files("demo")) {
+    const { stock, ...job } = readJobFile(text, shop.workshop);
+    const offers = stock.filter((s) => s.source === "buy").map(offerOf);
+    const lots = stock.flatMap((s): { lot: Lot; count: number }[] => {
+      if (s.source !== "yard" || s.form === "pack") return [];
+      const { form, material, thickness, width, length, bad, rough, available } = s;
+      const place = rough ? "lean-to" : "rack 1";
+      return [{ lot: { form, material, thickness, width, length, place, ...(bad ? { bad } : {}), ...(rough ? { rough } : {}) }, count: available ?? 1 }]; // prettier-ignore
+    });
+    if (offers.length > 0) catalogueStore(db).all([{ revision: catalogueStore(db).revision(), act: { do: "offer", offers } }]); // prettier-ignore
+    const { id } = store.create({ ...job, stock: [] });
+    console.log(`Loaded ${job.name}.`);
+    if (lots.length === 0) continue;
+    yard.all([{ revision: yard.revision(), act: { do: "put in", why: "counted", lots } }]);
+    // Who brought boards in has them kept.
+    const kept = lots.map(({ lot, count }) => ({ id: yard.lotOf(lot)!.id, count }));
+    store.act(id, 0, { do: "reserve", lots: kept });
+  }
   for (const text of files("demo/designs")) {
     const { recipe, why } = readDesignFile(text);
     console.log(`Loaded ${recipe.name}, mark ${designs.keep(recipe, why, [])}.`);

@@ -122,7 +122,7 @@ function contentsOf(db: Db, name: string): Contents {
   const whole = db.pragma("integrity_check", { simple: true });
   if (whole !== "ok") throw new CopyError(`${name} is damaged: ${String(whole)}`);
   const store = jobStore(db);
-  const jobs = store.list();
+  const jobs = store.ids();
   for (const { id, name: job } of jobs)
     try {
       const { faults } = workJob(store.load(id).job);

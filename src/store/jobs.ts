@@ -3,12 +3,14 @@ import { type Around, inShop } from "@/core/job/inshop";
 import type { Change } from "@/core/keeping/change";
 import { type JobLine, readPieceKey } from "@/core/line/line";
 import type { StockEntry } from "@/core/boards/stock";
-import type { Job } from "@/core/job/job";
+import { type Job, LIMITS } from "@/core/job/job";
+import { contentOf } from "@/core/job/name";
 import type { StoredJob } from "@/core/job/stored";
 import { admit } from "@/core/trial/trial";
 import { jobProblems } from "@/core/job/file";
 import { collides } from "@/core/job/collide";
 import { otherwise, type Workshop } from "@/core/shop/shop";
+import type { Standing } from "@/core/today/standing";
 import type { Db } from "./database";
 import { catalogueStore } from "./catalogue";
 import { type Asked, keeper, type Screen, writing, written } from "./keeper";
@@ -18,12 +20,27 @@ import { type Moved, yardStore } from "./yard";
 export interface JobSummary {
   id: number;
   name: string;
+  /** What is in it: `40 deep bodies, 400 deep frames`. */
+  what: string;
+  customer: string | null;
   due: string | null;
-  start: string | null;
-  lines: number;
-  pieces: number;
-  changedAt: string;
+  /** Where it stood when that was last worked out. */
+  standing: Standing | null;
+  /** It has not changed since, nor has anything around it. */
+  fresh: boolean;
 }
+
+/** Which jobs are asked for. */
+export interface Which {
+  /** Words that are all in what it is called, what it is, or whom it is for. */
+  words?: string[];
+  archived?: boolean;
+  most?: number;
+}
+/** So many words of a search count. */
+const MOST_WORDS = 6;
+/** A job that was taken away can be brought back for so many days. */
+export const DAYS_AWAY = 30;
 
 /** There is no such job. */
 export class NoJobError extends Error {
@@ -51,24 +68,35 @@ interface JobRow {
 /** Jobs: one transaction an act, so that a job is never half-written. */
 export function jobStore(db: Db) {
   const sql = {
-    list: db.prepare<[], JobSummary>(
-      `SELECT job.id, name, due, start, changed_at AS changedAt, count(l.place) AS lines, coalesce(sum(l.quantity), 0) AS pieces
-       FROM job LEFT JOIN job_line l ON l.job_id = job.id GROUP BY job.id ORDER BY due IS NULL, due, job.id`,
+    ids: db.prepare<[], { id: number; name: string }>("SELECT id, name FROM job WHERE deleted_at IS NULL ORDER BY id"),
+    counts: db.prepare<[], { open: number; archived: number }>(
+      "SELECT count(*) FILTER (WHERE archived_at IS NULL) AS open, count(*) FILTER (WHERE archived_at IS NOT NULL) AS archived FROM job WHERE deleted_at IS NULL",
     ),
     otherwise: db.prepare<[], { id: number; name: string; workshop: string }>(
-      "SELECT id, name, data -> '$.workshop' AS workshop FROM job WHERE data -> '$.workshop' <> '{}' ORDER BY due IS NULL, due, id",
+      "SELECT id, name, data -> '$.workshop' AS workshop FROM job WHERE data -> '$.workshop' <> '{}' AND deleted_at IS NULL ORDER BY due IS NULL, due, id",
     ),
-    revision: db.prepare<[number], { revision: number }>("SELECT revision FROM job WHERE id = ?"),
-    job: db.prepare<[number], JobRow>("SELECT * FROM job WHERE id = ?"),
+    revision: db.prepare<[number], { revision: number }>("SELECT revision FROM job WHERE id = ? AND deleted_at IS NULL"), // prettier-ignore
+    /** Counts on with anything that is done to any job, and with every standing that is worked out. */
+    all: db.prepare<[], { n: number }>(
+      "SELECT (SELECT coalesce(sum(revision) + count(*) + count(archived_at) + count(deleted_at), 0) FROM job) + (SELECT coalesce(sum(version), 0) FROM standing) AS n",
+    ),
+    job: db.prepare<[number], JobRow>("SELECT * FROM job WHERE id = ? AND deleted_at IS NULL"),
+    archive: db.prepare("UPDATE job SET archived_at = ? WHERE id = ? AND deleted_at IS NULL"),
+    takeAway: db.prepare("UPDATE job SET deleted_at = ? WHERE id = ?"),
+    purge: db.prepare("DELETE FROM job WHERE deleted_at < ?"),
+    standing: db.prepare("INSERT OR REPLACE INTO standing (job_id, version, day, data) VALUES (?, ?, ?, ?)"),
+    usual: db.prepare<[], { standard: string }>(
+      "SELECT standard FROM job_line GROUP BY standard ORDER BY count(*) DESC LIMIT 1",
+    ),
     lines: db.prepare<[number], { item: string; standard: string; size: string; quantity: number; options: string }>(
       "SELECT item, standard, size, quantity, options FROM job_line WHERE job_id = ? ORDER BY place",
     ),
     stock: db.prepare<[number], { entry: string }>("SELECT entry FROM job_stock WHERE job_id = ? ORDER BY place"),
     insertJob: db.prepare(
-      "INSERT INTO job (name, units, start, due, data, changed_at) VALUES (@name, @units, @start, @due, @data, @at)",
+      "INSERT INTO job (name, what, customer, units, start, due, data, changed_at) VALUES (@name, @what, @customer, @units, @start, @due, @data, @at)",
     ),
     updateJob: db.prepare(
-      "UPDATE job SET name = @name, units = @units, start = @start, due = @due, data = @data, changed_at = @at, revision = revision + 1 WHERE id = @id",
+      "UPDATE job SET name = @name, what = @what, customer = @customer, units = @units, start = @start, due = @due, data = @data, changed_at = @at, revision = revision + 1 WHERE id = @id",
     ),
     clearLines: db.prepare("DELETE FROM job_line WHERE job_id = ?"),
     clearStock: db.prepare("DELETE FROM job_stock WHERE job_id = ?"),
@@ -85,14 +113,21 @@ export function jobStore(db: Db) {
   const aroundIt = () => shop.revision() + yard.revision() + catalogue.revision();
   const now = () => new Date(Date.now()).toISOString();
   /** Of the workshop only what the job does otherwise: the rest is the shop's, also when that changes. */
-  const head = ({ name, units, start, due, lines: _lines, stock: _stock, workshop, ...rest }: Job) => ({
+  const head = ({ name, units, start, due, lines, stock: _stock, workshop, ...rest }: Job) => ({
     name,
+    what: contentOf({ lines, standards: rest.standards, designs: rest.designs }),
+    customer: rest.customer ?? null,
     units,
     start: start ?? null,
     due: due ?? null,
     data: JSON.stringify({ ...rest, workshop: otherwise(workshop, shop.load().shop.workshop) }),
     at: now(),
   });
+
+  /** Boards of the yard that are kept for a job are free again. */
+  function letGo(id: number): void {
+    yard.carryOut({ do: "reserve", job: id, lots: [] });
+  }
 
   function writeParts(id: number, job: Job): void {
     sql.clearLines.run(id);
@@ -165,7 +200,31 @@ export function jobStore(db: Db) {
   const load = (id: number, screen?: Screen): StoredJob => stored(id, kept.load(id, screen));
 
   return {
-    list: () => sql.list.all(),
+    /** Jobs, the soonest due first, and how many there are of them all. */
+    list: ({ words = [], archived = false, most = Number.MAX_SAFE_INTEGER }: Which = {}): JobSummary[] => {
+      const some = words.slice(0, MOST_WORDS);
+      const now = aroundIt();
+      return db
+        .prepare<unknown[], Omit<JobSummary, "standing" | "fresh"> & { data: string | null; fresh: number }>(
+          `SELECT job.id, name, what, customer, due, standing.data, standing.version = job.revision + ? AS fresh
+           FROM job LEFT JOIN standing ON standing.job_id = job.id
+           WHERE deleted_at IS NULL AND archived_at IS ${archived ? "NOT NULL" : "NULL"}
+           ${some.map(() => "AND instr(lower(name || ' ' || what || ' ' || coalesce(customer, '')), ?) > 0").join(" ")}
+           ORDER BY due IS NULL, due, job.id LIMIT ?`,
+        )
+        .all(now, ...some.map((w) => w.toLowerCase()), most)
+        .map(({ data, fresh, ...rest }) => ({ ...rest, standing: data === null ? null : (JSON.parse(data) as Standing), fresh: fresh === 1 })); // prettier-ignore
+    },
+    /** Every job there is, those put by too. */
+    ids: () => sql.ids.all(),
+    counts: () => sql.counts.get()!,
+    /** Counts on whenever the first page would say something else. */
+    listVersion: () => sql.all.get()!.n + aroundIt(),
+    /** The standard most things are made in. */
+    usualStandard: () => sql.usual.get()?.standard,
+    /** Keeps where a job stands, as it was worked out from a version of it on a day. */
+    keepStanding: (id: number, version: number, day: string, standing: Standing) =>
+      void sql.standing.run(id, version, day, JSON.stringify(standing)),
     load,
     /** A job with all it can be made from. @throws NoJobError */
     inShop: (id: number): Job => {
@@ -197,6 +256,32 @@ export function jobStore(db: Db) {
       stored(id, kept.act(id, seen, act, key, loaded)),
     undo: (id: number, key?: string, loaded?: number): StoredJob => stored(id, kept.undo(id, key, loaded)),
     all: (id: number, asked: Asked<Act>[], loaded?: number) => stored(id, kept.all(id, asked, loaded)),
+    /** Puts a job by, or takes it up again; what was kept for it in the yard is free then. @throws NoJobError */
+    archive: writing(db)((id: number, archived: boolean) => {
+      if (sql.archive.run(archived ? now() : null, id).changes === 0) throw new NoJobError(`there is no job ${id}`);
+      if (archived) letGo(id);
+    }),
+    /** Takes a job away for a while, or brings it back. @throws NoJobError */
+    takeAway: writing(db)((id: number, away: boolean) => {
+      if (sql.takeAway.run(away ? now() : null, id).changes === 0) throw new NoJobError(`there is no job ${id}`);
+      if (away) letGo(id);
+    }),
+    /** Jobs that were taken away long ago are gone for good. */
+    purge: (today: number) => {
+      const { changes } = sql.purge.run(new Date(today - DAYS_AWAY * 86_400_000).toISOString());
+      if (changes > 0) db.pragma("incremental_vacuum");
+      return changes;
+    },
+    /** A new job like another, without what was kept, sawn or read for that one. @throws NoJobError */
+    copy: writing(db)((id: number): number => {
+      const { pinned: _pinned, readings: _readings, stock, ...rest } = read(id).value;
+      const own = stock.filter((s) => s.lot === undefined && !("sawn" in s && s.sawn));
+      const name = rest.unnamed ? rest.name : `${rest.name}, again`.slice(0, LIMITS.name);
+      const copy: Job = { ...rest, name, stock: own, pinned: [], readings: [] };
+      const made = Number(sql.insertJob.run(head(copy)).lastInsertRowid);
+      writeParts(made, copy);
+      return made;
+    }),
     remove: (id: number) => {
       const { changes } = sql.remove.run(id);
       db.pragma("incremental_vacuum");

@@ -37,7 +37,7 @@ test("what is kept comes back the same, and every act can be taken back", () => 
   expect(store.undo(id).job).toEqual(acted.job);
   expect(store.undo(id)).toMatchObject({ job, undo: null });
   expect(store.undo(id).job).toEqual(job);
-  expect(store.list()).toEqual([expect.objectContaining({ id, lines: 1, pieces: 40 })]);
+  expect(store.list()).toEqual([expect.objectContaining({ id, what: "40 deep bodies", standing: null })]);
   expect(store.remove(id)).toBe(true);
   expect(db.prepare("SELECT (SELECT count(*) FROM job_line) + (SELECT count(*) FROM done) AS n").get()).toEqual({
     n: 0,
@@ -56,6 +56,7 @@ const whole: Required<Job> = {
   ...job,
   start: "2027-02-08",
   due: "2027-03-12",
+  unnamed: true,
   customer: "Heath estate",
   wood: "pine",
   alone: true,
@@ -108,7 +109,7 @@ test("a database of before: its jobs come up as they were, pinned pieces and all
     .run(...[whole.workshop, whole.standards].map((x) => JSON.stringify(x)), pinned, ...[whole.hives, whole.designs].map((x) => JSON.stringify(x))); // prettier-ignore
   for (const value of [1, 2]) old.prepare("INSERT INTO measurement (job_id, subject, target, value, at) VALUES (1, 'stop', 3, ?, '2027-02-09T10:00:00.000Z')").run(value); // prettier-ignore
   old.close();
-  const { name: _name, start: _start, due: _due, finish: _finish, thickness: _thickness, customer: _c, wood: _w, alone: _a, ...kept } = whole; // prettier-ignore
+  const { name: _name, start: _start, due: _due, finish: _finish, thickness: _thickness, customer: _c, wood: _w, alone: _a, unnamed: _u, ...kept } = whole; // prettier-ignore
   const now = openDatabase(file);
   expect(jobStore(now).load(1).job).toEqual({
     ...kept,

@@ -31,7 +31,9 @@ const opened = () => {
 const added = (db: Db) =>
   Object.fromEntries(
     db
-      .prepare<[], { lot: number; sum: number }>("SELECT lot_id AS lot, sum(change) / 100.0 AS sum FROM movement GROUP BY lot_id HAVING sum <> 0") // prettier-ignore
+      .prepare<[], { lot: number; sum: number }>(
+        "SELECT lot_id AS lot, sum(change) / 100.0 AS sum FROM movement GROUP BY lot_id HAVING sum <> 0",
+      ) // prettier-ignore
       .all()
       .map((r) => [r.lot, r.sum]),
   );

@@ -14,7 +14,8 @@ import {
   sharedParts,
 } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
-import type { TaskName, Tasks } from "./tasks";
+import type { Standing } from "@/core/today/standing";
+import type { StandingRequest, TaskName, Tasks } from "./tasks";
 import { Turns } from "./turns";
 
 /** Answers kept by what was asked, the least recently used dropped first. */
@@ -222,6 +223,17 @@ export async function askLayoutSoon(
     if (n === 0 && cut === "time") turnsOfIt.splice(1, 1);
   }
   return best!;
+}
+
+/** A job's first page wants no more than what comes soon; whoever looks at a layout goes first. */
+export async function askStanding(request: StandingRequest): Promise<Standing> {
+  const place = turns().enter(() => undefined, true);
+  try {
+    const work = (run: () => Promise<Standing>) => place.run(0, undefined, run);
+    return (await ask("standing", request, { within: SOON }, work as Start)).answer;
+  } finally {
+    place.leave();
+  }
 }
 
 /** Nobody waits longer than this, in ms, for a file or a page to print; most have been laid out on screen already. */

@@ -1,6 +1,8 @@
 import { platform, setPriority } from "node:os";
 import type { MessagePort } from "node:worker_threads";
 import { layGroup } from "@/core/layout/lay";
+import { layOut } from "@/core/layout/layout";
+import { standingOf } from "@/core/today/standing";
 import { highsSolver } from "./highs";
 import type { LpSolver } from "@/core/layout/lp";
 import type { TaskName, Tasks } from "./tasks";
@@ -18,7 +20,11 @@ type Run<N extends TaskName> = (
 ) => Tasks[N]["answer"];
 
 /** Runs in a worker thread: one task at a time, telling its progress on the port. A cancel tells it to end. */
-const RUN: { [N in TaskName]: Run<N> } = { group: (ask, watch, lp) => layGroup(ask, watch, lp) };
+const RUN: { [N in TaskName]: Run<N> } = {
+  group: (ask, watch, lp) => layGroup(ask, watch, lp),
+  standing: ({ job, day, kept }, { goOn }, lp) =>
+    standingOf(job, day, new Map(kept), (request) => layOut(request, () => performance.now(), { goOn }, lp)),
+};
 
 export default async function run({
   name,
@@ -34,7 +40,11 @@ export default async function run({
 }): Promise<Tasks[TaskName]["answer"]> {
   try {
     const lp = await (solver ??= highsSolver());
-    return RUN[name](ask, { hear: (p) => port.postMessage(p), goOn: () => Atomics.load(enough, 0) === 0 }, lp);
+    return (RUN[name] as Run<TaskName>)(
+      ask as never,
+      { hear: (p) => port.postMessage(p), goOn: () => Atomics.load(enough, 0) === 0 },
+      lp,
+    );
   } finally {
     port.postMessage(null);
     port.close();

@@ -9,6 +9,7 @@ import { settingsText, type Workshop, workshopChangeSchema } from "@/core/shop/s
 import { standardSchema } from "@/core/standards/standard";
 import { lengthWithUnit } from "@/core/length/format";
 import { standardOf } from "@/core/standards/own";
+import { namedByContent } from "./name";
 import { jobProblems } from "./file";
 import { lotSchema } from "@/core/yard/lot";
 import { FINISHES, type Job, LIMITS } from "./job";
@@ -81,7 +82,12 @@ export function preview(job: Job, act: Act, shop?: Workshop): Job {
 }
 
 /** The job after an act, unchecked, in its shop; the given job is never changed. @throws JobFileError when a line is not there. */
-export function apply(job: Job, act: Act, shop: Workshop = job.workshop): Job {
+export function apply(job: Job, act: Act, shop?: Workshop): Job {
+  const next = applied(job, act, shop);
+  return next.unnamed && next.lines !== job.lines ? { ...next, name: namedByContent(next) } : next;
+}
+
+function applied(job: Job, act: Act, shop: Workshop = job.workshop): Job {
   const line = (at: number) => {
     const found = job.lines[at];
     if (!found) throw new JobFileError([{ path: `lines[${at}]`, message: "there is no such line" }]);
@@ -95,8 +101,10 @@ export function apply(job: Job, act: Act, shop: Workshop = job.workshop): Job {
   };
   const put = <T>(list: T[], at: number, value: T) => list.map((x, i) => (i === at ? value : x));
   switch (act.do) {
-    case "name":
-      return { ...job, name: act.name };
+    case "name": {
+      const { unnamed: _unnamed, ...named } = job;
+      return act.name === "" ? { ...job, unnamed: true, name: namedByContent(job) } : { ...named, name: act.name };
+    }
     case "dates":
       return { ...job, start: act.start, due: act.due };
     case "units":

@@ -423,7 +423,7 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
     due: date.optional(),
     customer: name(LIMITS.name).optional(),
     wood: name(LIMITS.wood).optional(),
-    ...((as.keys ? {} : { alone }) as { alone: typeof alone }),
+    ...((as.keys ? {} : { alone, unnamed: alone }) as { alone: typeof alone; unnamed: typeof alone }),
     finish: z.enum(FINISHES).optional(),
     thickness: positive.optional(),
     lines: z.array(line).max(LIMITS.lines),

@@ -14,6 +14,8 @@ export const FINISHES = ["none", "oil", "paint", "wax"] as const;
 /** What someone wants made. Lengths in nm whatever the units it is shown in; dates are local, `YYYY-MM-DD`. */
 export interface Job {
   name: string;
+  /** Nobody has named it: it is called after what is in it. */
+  unnamed?: true;
   units: Units;
   start?: string;
   due?: string;

@@ -42,7 +42,7 @@ test("a table with headings in any order, their units, decimal commas, feet, bla
       ["Species", "Length (m)", "Qty", "T (mm)", "Width mm", "Rough", "Note"],
       ["pine", "2,4", "3", "20", "245", "x", "dry"],
       ["", "", "", "", "", "", ""],
-      ["pine", "8' 2\"", "2", "3/4\"", "245", "", ""],
+      ["pine", "8' 2\"", "2", '3/4"', "245", "", ""],
       ["pine", "2.4", "three", "20", "245", "", ""],
       ["pine", "2.4", "1", "20", "", "", ""],
     ],

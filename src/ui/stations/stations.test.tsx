@@ -1,4 +1,5 @@
 /** @jest-environment jsdom */
+import type { Act } from "@/core/job/acts";
 import type { JobLine } from "@/core/line/line";
 import { cleanup, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";

@@ -72,7 +72,7 @@ export function LayOut() {
           <Boards />
         </div>
       </section>
-      {result && (
+      {result && !bare && (
         <section aria-label="Set-ups">
           <SetUpList result={result} />
           <Figures result={result} />

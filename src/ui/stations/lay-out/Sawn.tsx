@@ -11,6 +11,7 @@ export function Sawn({ result }: { result: LayoutResult }) {
   const desk = useDesk();
   const [open, setOpen] = useState(false);
   const [places, setPlaces] = useState<ReadonlyMap<number, string>>(new Map());
+  const [scrap, setScrap] = useState<ReadonlySet<number>>(new Set());
   const left = unsawn(result);
   const boards = left.reduce((s, l) => s + l.repeat, 0);
   const done = result.count - boards;
@@ -27,7 +28,8 @@ export function Sawn({ result }: { result: LayoutResult }) {
       const place = (places.get(i) ?? places.get(-1) ?? "").trim();
       return place === "" ? {} : { place };
     };
-    desk.act({ ...act, kept: act.kept.map((k, i) => ({ ...k, lot: { ...k.lot, ...of(i) } })) }, "sawn");
+    const kept = act.kept.flatMap((k, i) => (scrap.has(i) ? [] : [{ ...k, lot: { ...k.lot, ...of(i) } }]));
+    desk.act({ ...act, kept }, "sawn");
     setOpen(false);
   };
   if (left.length === 0)
@@ -86,6 +88,22 @@ export function Sawn({ result }: { result: LayoutResult }) {
                             <Measure value={l} units={desk.job.units} />
                           </span>
                         ))}
+                    </td>
+                    <td>
+                      <label className="whitespace-nowrap">
+                        <input
+                          type="checkbox"
+                          checked={!scrap.has(i)}
+                          aria-label={`Keep offcut ${i + 1}`}
+                          onChange={(e) => {
+                            const next = new Set(scrap);
+                            if (e.target.checked) next.delete(i);
+                            else next.add(i);
+                            setScrap(next);
+                          }}
+                        />{" "}
+                        keep
+                      </label>
                     </td>
                     <td>
                       <input
