@@ -1,7 +1,18 @@
 import { defineConfig } from "@playwright/test";
 
 const port = 4181;
-const db = "test-results/e2e.db";
+/** A shop with nothing in it. */
+export const EMPTY_PORT = 4184;
+
+const serves = (name: string, at: number, first: string) => {
+  const db = `test-results/${name}.db`;
+  return {
+    command: `rm -f ${db}* && mkdir -p test-results && ${first} && exec node_modules/.bin/next start -p ${at} -H 127.0.0.1`,
+    env: { RUNDIK_DB: db, NEXT_TELEMETRY_DISABLED: "1" },
+    url: `http://127.0.0.1:${at}`,
+    gracefulShutdown: { signal: "SIGTERM" as const, timeout: 5000 },
+  };
+};
 
 export default defineConfig({
   testDir: "e2e",
@@ -28,10 +39,6 @@ export default defineConfig({
       ],
     },
   },
-  webServer: {
-    command: `rm -f ${db}* && mkdir -p test-results && tsx scripts/load-demo.ts && exec node_modules/.bin/next start -p ${port} -H 127.0.0.1`,
-    env: { RUNDIK_DB: db, NEXT_TELEMETRY_DISABLED: "1" },
-    url: `http://127.0.0.1:${port}`,
-    gracefulShutdown: { signal: "SIGTERM", timeout: 5000 },
-  },
+  // One with the demo, and one for who begins with nothing.
+  webServer: [serves("e2e", port, "tsx scripts/load-demo.ts"), serves("empty", EMPTY_PORT, "true")],
 });

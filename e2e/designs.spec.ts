@@ -67,7 +67,7 @@ test("a feed rim from nothing: made in the editor, used in a job, revised; the j
   await expect(page.getByRole("status")).toHaveText("kept as mark I");
 
   await page.goto("/");
-  await page.getByRole("link", { name: HEATH }).click();
+  await page.getByRole("link", { name: HEATH, exact: true }).click();
   await expect(page.getByRole("heading", { name: HEATH, level: 1 })).toBeVisible();
   await page.keyboard.press("/");
   await page.getByRole("combobox", { name: "What to make" }).fill("12 heath rim");

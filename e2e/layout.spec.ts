@@ -6,7 +6,7 @@ const POLLINATION = "Mating hives from the rough pile";
 
 async function layOut(page: Page, name = POLLINATION): Promise<void> {
   await page.goto("/");
-  await page.getByRole("link", { name }).click();
+  await page.getByRole("link", { name, exact: true }).click();
   await expect(page.getByRole("heading", { name, level: 1 })).toBeVisible();
   await page.getByRole("link", { name: /Lay out/ }).click();
   await laid(page);

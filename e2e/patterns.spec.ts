@@ -2,7 +2,7 @@ import { expect, test } from "./page";
 
 test("two standards side by side say what interchanges and why not; u turns inches to mm", async ({ page }) => {
   await page.goto("/");
-  await page.getByRole("link", { name: "patterns" }).click();
+  await page.getByRole("link", { name: "Patterns" }).click();
   await expect(
     page.getByRole("heading", { name: "A Langstroth 10 frame in a Commercial box does not fit" }),
   ).toBeVisible();
@@ -34,11 +34,11 @@ test("a standard of one's own: copied, changed with its fit in view, kept, used 
   await expect(page.getByLabel("First standard", { exact: true })).toContainText("Heath deep");
 
   await page.goto("/");
-  await page.getByRole("button", { name: "Start a job" }).click();
+  await page.getByRole("button", { name: "start an empty job" }).click();
   await page.getByRole("combobox", { name: "What to make" }).fill("6 heath deep");
   await page.keyboard.press("Enter");
   await page.keyboard.press("Escape");
-  await page.getByText("As the shop has it").click();
+  await page.getByText("Wanted").click();
   await page.keyboard.press("2");
   await expect(page.getByRole("button", { name: /^Side, width/ })).toHaveAccessibleName('Side, width: 9 1/2"');
   await expect(page.getByText("keeping …")).toBeHidden();

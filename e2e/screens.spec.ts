@@ -32,11 +32,12 @@ test("the shop: what is said there every job has at once, on other screens too; 
   browser,
 }) => {
   const other = await (await browser.newContext()).newPage();
-  await other.goto("/jobs/2/ask");
+  await other.goto("/jobs/2/lay-out");
+  await other.getByText("The saw and the panels, as the shop has them").click();
   const kerf = (p: Page) => p.getByLabel("Saw removes", { exact: true });
   await expect(kerf(other)).toHaveValue("3.175");
   await page.goto("/");
-  await page.getByRole("link", { name: "shop" }).click();
+  await page.getByRole("link", { name: "Shop", exact: true }).click();
   await kerf(page).fill("7/64");
   await kerf(page).press("Enter");
   await expect(kerf(other)).toHaveValue('7/64"');
@@ -44,7 +45,7 @@ test("the shop: what is said there every job has at once, on other screens too; 
   await kerf(other).press("Enter");
   await expect(other.getByText("only in this job; the shop has 2.8")).toBeVisible();
   await page.reload();
-  await expect(page.getByText(/^otherwise in.*school garden/).first()).toBeVisible();
+  await expect(page.getByText(/^otherwise in.*Shallow boxes/).first()).toBeVisible();
   // What cannot be is said where it is, and nothing changes.
   await kerf(page).fill("3");
   await kerf(page).press("Enter");

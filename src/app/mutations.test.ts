@@ -12,7 +12,10 @@ import { blank, request } from "@/core/layout/tests/samples";
 import { inch } from "@/core/length/length";
 import { admit } from "@/core/trial/trial";
 import { database } from "@/store/database";
+import { catalogueStore } from "@/store/catalogue";
 import { jobStore } from "@/store/jobs";
+import { shopStore } from "@/store/shop";
+import { yardStore } from "@/store/yard";
 import { closePool } from "@/workers/pool";
 
 process.env.RUNDIK_DB = ":memory:";
@@ -25,6 +28,8 @@ afterAll(closePool);
 
 const line = { item: "body", standard: "national", size: "brood", quantity: 3, options: { thickness: 20e6 } };
 const stock = { form: "board", material: "pine", thickness: 19e6, width: 286e6, length: 2440e6, price: 14.2, available: null, source: "buy" }; // prettier-ignore
+const lot = { form: "board", material: "pine", thickness: 19e6, width: 286e6, length: 2440e6, bad: [[1e6, 2e6]], rough: true, place: "rack 2" }; // prettier-ignore
+const offer = { form: "pack", material: "frame nail", pack: 200, price: 6.5 };
 const level = { item: "body", standard: "national", size: "brood", options: {} };
 const box = { name: "old box", outsideLength: 460e6, outsideWidth: 460e6, insideLength: 420e6, insideWidth: 420e6, depth: 225e6, over: 0, under: 6e6 }; // prettier-ignore
 const hive = { name: "h", count: 2, levels: [level, { measured: box }], begins: { spring: "03-01", summer: "06-01", autumn: "09-01", winter: "12-01" } }; // prettier-ignore
@@ -53,6 +58,11 @@ const ACTS: Record<string, object> = {
   "strike out": { at: 0 },
   resaw: { at: 0, into: 2 },
   "bad stretches": { at: 0, bad: [[1e6, 2e6]] },
+  customer: { customer: "Moorland estate" },
+  wood: { wood: "larch" },
+  alone: { alone: true },
+  reserve: { lots: [{ id: 1, count: 1 }] },
+  sawn: { stock: [{ ...stock, available: 1 }], layouts: [{ stock: 0, repeat: 1, strips: [] }], kept: [{ lot: { ...lot, offcut: true }, count: 2 }] }, // prettier-ignore
   workshop: { to: { kerf: 3e6, people: 2 } },
   "as the shop": { name: "kerf" },
 };
@@ -78,6 +88,21 @@ function samples(id: string): Sent[] {
     ...Object.entries(ACTS).map(([kind, a]) => sent("jobs/[id]/act", "POST", { key: `s-1.${kind.length}`, revision: 0, act: { do: kind, ...a } }, of)), // prettier-ignore
     sent("jobs/[id]/act", "POST", { undo: true }, of),
     sent("jobs/[id]/act", "POST", { loaded: 0, acts: [{ key: "s-1.9", revision: 0, act: { do: "name", name: "Moor" } }, { undo: true }] }, of), // prettier-ignore
+    sent("jobs/[id]", "PATCH", { archived: false }, of),
+    sent("jobs/[id]", "PATCH", { away: false }, of),
+    sent("jobs/start", "POST", { lines: [line], due: "2027-03-01", customer: "Moorland estate" }),
+    sent("jobs/start", "POST", { template: "national" }),
+    sent("jobs/start", "POST", { like: Number(id) }),
+    sent("today/follow", "GET"),
+    sent("catalogue", "GET", undefined, {}, "screen=s-1&loaded=0"),
+    sent("catalogue/follow", "GET"),
+    ...[{ do: "offer", offers: [offer, { form: "board", material: "pine", thickness: 19e6, width: 286e6, length: 2440e6, price: null }] }, { do: "change", id: 1, to: offer }, { do: "leave out", id: 2 }].map((act) => sent("catalogue/act", "POST", { revision: 0, act })), // prettier-ignore
+    sent("yard", "GET", undefined, {}, "screen=s-1&loaded=0&since=0"),
+    sent("yard/follow", "GET"),
+    sent("yard/lots/[id]", "GET", undefined, { id: "1" }),
+    ...["yard.csv", "yard.xlsx"].map((file) => sent("yard/file/[file]", "GET", undefined, { file })),
+    ...[{ do: "put in", why: "received", lots: [{ lot, count: 9 }, { lot: { form: "pack", material: "frame nail" }, count: 480 }] }, { do: "take out", why: "used", lots: [{ id: 1, count: 1 }], job: 1 }, { do: "count", id: 1, found: 7 }, { do: "put right", id: 1, count: 1, lot: { ...lot, bad: [[3e6, 4e6]] } }, { do: "reserve", job: Number(id), lots: [{ id: 1, count: 1 }] }].map((act) => sent("yard/act", "POST", { loaded: 0, acts: [{ revision: 0, act }] })), // prettier-ignore
+    sent("yard/act", "POST", { undo: true }),
     sent("designs", "GET"),
     sent("designs", "POST", { recipe, why: "x" }),
     sent("designs", "PATCH", { id: "moor-rim", mark: 1, note: "warped" }),
@@ -123,7 +148,13 @@ function opens(id: number): void {
   expect(faults).toEqual([]);
   expect(readJob(JSON.parse(JSON.stringify(writeJob(job))))).toEqual(readJob(writeJob(job)));
 }
-const rows = () => database().prepare("SELECT (SELECT count(*) FROM job) AS jobs, (SELECT sum(revision) FROM job) AS revisions, (SELECT revision FROM shop) AS shop, (SELECT count(*) FROM own_design) AS marks, (SELECT count(*) FROM own_standard) AS standards").get(); // prettier-ignore
+const rows = () => database().prepare("SELECT (SELECT count(*) FROM job) AS jobs, (SELECT sum(revision) FROM job) AS revisions, (SELECT revision FROM shop) AS shop, (SELECT revision FROM yard) AS yard, (SELECT count(*) FROM movement) AS moved, (SELECT revision FROM catalogue) AS catalogue, (SELECT count(*) FROM own_design) AS marks, (SELECT count(*) FROM own_standard) AS standards").get(); // prettier-ignore
+
+/** What has been done to what a route acts on. */
+function revisionOf(route: string, id: number): number {
+  const of = { "shop/act": shopStore, "yard/act": yardStore, "catalogue/act": catalogueStore }[route];
+  return of ? of(database()).revision() : jobStore(database()).load(id).revision;
+}
 
 test("no bent request takes a route down, refusals change nothing, and what is taken opens", async () => {
   const all = await handlers();
@@ -141,10 +172,9 @@ test("no bent request takes a route down, refusals change nothing, and what is t
         .some((j) => j.id === id)
     )
       id = await started();
-    const revision = jobStore(database()).load(id).revision;
     const goods = samples(String(id));
     const good = goods[Math.floor(random() * goods.length)]!;
-    if (good.route.endsWith("act")) good.body = good.body!.replace('"revision":0', `"revision":${revision}`).replace("s-1.", `s-${n}.`); // prettier-ignore
+    if (good.route.endsWith("act")) good.body = good.body!.replace('"revision":0', `"revision":${revisionOf(good.route, id)}`).replace("s-1.", `s-${n}.`); // prettier-ignore
     const sent = random() < 0.1 ? good : bentRequest(good, random);
     const before = rows();
     const began = performance.now();
@@ -156,8 +186,11 @@ test("no bent request takes a route down, refusals change nothing, and what is t
     if (status >= 400) {
       expect([sent, rows()]).toEqual([sent, before]);
       expect([sent, (JSON.parse(text) as { error: string }).error.length > 8]).toEqual([sent, true]);
+    } else if (sent.route === "yard/act") {
+      // Not asked as one query of the program's own: what is there is the sum of what came and went.
+      expect(database().prepare("SELECT id FROM lot WHERE there <> (SELECT coalesce(sum(change), 0) FROM movement WHERE lot_id = lot.id)").all()).toEqual([]); // prettier-ignore
     } else if (sent.method === "POST" && sent.route.startsWith("jobs")) {
-      const made = sent.route === "jobs" ? (JSON.parse(text) as StoredJob).id : id;
+      const made = sent.route === "jobs" || sent.route === "jobs/start" ? (JSON.parse(text) as { id: number }).id : id;
       opens(made);
       if (made !== id) jobStore(database()).remove(made);
     }

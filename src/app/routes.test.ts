@@ -3,6 +3,7 @@ import type { KeptMark } from "@/core/designs/design";
 import { designFrom } from "@/core/designs/start";
 import { RECIPES } from "@/core/recipes";
 import type { StoredJob } from "@/core/job/stored";
+import { DAYS_AWAY, jobStore } from "@/store/jobs";
 
 process.env.RUNDIK_DB = ":memory:";
 const jobs = await import("./api/jobs/route");
@@ -47,7 +48,7 @@ test("an act moves the revision on; the same revision again is stale; an undo go
   const rename = { revision: 0, act: { do: "name", name: "Moor" } };
   expect(await (await act.POST(post(rename), at({ id }))).json()).toMatchObject({ revision: 1, undo: "name" });
   expect((await act.POST(post(rename), at({ id }))).status).toBe(409);
-  expect((await act.POST(post({ revision: 1, act: { do: "name", name: "" } }), at({ id }))).status).toBe(400);
+  expect((await act.POST(post({ revision: 1, act: { do: "dates", due: "soon" } }), at({ id }))).status).toBe(400);
   expect(await (await act.POST(post({ undo: true, revision: 1 }), at({ id }))).json()).toMatchObject({
     job: { name: FILE.name },
     undo: null,
@@ -81,9 +82,15 @@ test.each([
   expect(((await reply.json()) as { error: string }).error).toMatch(why);
 });
 
-test("a job taken away is gone with all that hung on it", async () => {
+test("a job taken away is not there, can be brought back, and after some weeks is gone with all that hung on it", async () => {
   expect(await (await job.DELETE(get(), at({ id }))).json()).toEqual({ removed: true });
   expect((await job.GET(get(), at({ id }))).status).toBe(404);
+  expect((await job.PATCH(post({ away: false }), at({ id }))).status).toBe(200);
+  expect((await job.GET(get(), at({ id }))).status).toBe(200);
+  expect((await job.PATCH(post({ archived: true, away: true }), at({ id }))).status).toBe(400);
+  await job.DELETE(get(), at({ id }));
+  expect(jobStore(database()).purge(Date.now() + (DAYS_AWAY - 1) * 86_400_000)).toBe(0);
+  expect(jobStore(database()).purge(Date.now() + (DAYS_AWAY + 1) * 86_400_000)).toBe(1);
   expect(database().prepare("SELECT count(*) AS n FROM done").get()).toEqual({ n: 0 });
 });
 

@@ -3,7 +3,7 @@ import { carryOut } from "@/core/job/acts";
 import { emptyJob } from "@/core/job/job";
 import { inch } from "@/core/length/length";
 import { readSaid } from "@/core/yard/said";
-import type { YardAct } from "@/core/yard/acts";
+import { type YardAct, yardActSchema } from "@/core/yard/acts";
 import type { Lot } from "@/core/yard/lot";
 import { type Db, openDatabase } from "./database";
 import { jobStore } from "./jobs";
@@ -63,6 +63,8 @@ test("the ledger is never changed, not even by hand; no lot can be below nothing
   expect(() => act({ do: "take out", why: "cut", lots: [{ id: 1, count: 3 }] })).toThrow(/there are 2 of pine, 3\/4 × 11 1\/4 × 96; 3 cannot go/); // prettier-ignore
   expect(() => act(put(pine, 1.5))).toThrow(/whole/);
   expect(() => act({ do: "count", id: 7, found: 1 })).toThrow(/no lot 7/);
+  expect(() => act({ do: "reserve", job: 9, lots: [] })).toThrow(/no job 9/);
+  expect(yardActSchema.safeParse({ do: "take out", why: "cut", lots: [{ id: 1, count: 1 }, { id: 1, count: 2 }] }).error?.issues[0]?.message).toMatch(/named twice/); // prettier-ignore
 });
 
 test("a list counted twice is there once; one received twice is there twice; asked again by its key nothing is done again", () => {

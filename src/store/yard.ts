@@ -48,6 +48,7 @@ export function yardStore(db: Db) {
     lower: db.prepare("UPDATE reserved SET count = count - ? WHERE job_id = ? AND lot_id = ? AND count > ?"),
     release: db.prepare("DELETE FROM reserved WHERE job_id = ? AND lot_id = ?"),
     reserve: db.prepare("INSERT INTO reserved (job_id, lot_id, count) VALUES (?, ?, ?)"),
+    isJob: db.prepare<[number], object>("SELECT 1 FROM job WHERE id = ?"),
     revision: db.prepare<[], { revision: number }>("SELECT revision FROM yard"),
     next: db.prepare("UPDATE yard SET revision = revision + 1"),
     counted: db.prepare<[], { at: string | null }>("SELECT max(at) AS at FROM movement WHERE why = 'counted'"),
@@ -88,6 +89,7 @@ export function yardStore(db: Db) {
     sql.next.run();
     const at = now();
     const job = "job" in act ? act.job : undefined;
+    if (job !== undefined && !sql.isJob.get(job)) throw new JobFileError([{ path: "job", message: `there is no job ${job}` }]); // prettier-ignore
     const before = job === undefined ? undefined : keptFor(job);
     const movements = moves.map((m) => {
       const id = typeof m.of === "number" ? m.of : idOf(m.of);

@@ -11,6 +11,7 @@ import { lengthWithUnit } from "@/core/length/format";
 import { standardOf } from "@/core/standards/own";
 import { namedByContent } from "./name";
 import { jobProblems } from "./file";
+import { someLotsSchema } from "@/core/yard/acts";
 import { lotSchema } from "@/core/yard/lot";
 import { FINISHES, type Job, LIMITS } from "./job";
 import { MOST_READINGS, readingSchema, readingsWithoutLine } from "@/core/judge/reading";
@@ -55,7 +56,7 @@ export const actSchema = z.discriminatedUnion("do", [
   /** Made from its own stock only, or from the shop's too. */
   z.strictObject({ do: z.literal("alone"), alone: z.boolean() }),
   /** Keeps boards of the yard for this job, in the place of what was kept before. */
-  z.strictObject({ do: z.literal("reserve"), lots: z.array(z.strictObject({ id: z.number().int().min(1), count: z.number().positive() })).max(500) }), // prettier-ignore
+  z.strictObject({ do: z.literal("reserve"), lots: someLotsSchema }),
   /** Boards were sawn as laid out: `layouts` name their boards by their place in `stock`; `kept` are the offcuts put in the yard. */
   z.strictObject({
     do: z.literal("sawn"),

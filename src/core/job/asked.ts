@@ -67,10 +67,19 @@ export function readAsked(text: string, all: Makeable[], today: string, usual: s
     if (said.trim() === "") continue;
     const { found, quantity } = findMakeable(said, all, used);
     const one = /^an?\s/i.test(said.trim()) ? 1 : USUAL_QUANTITY;
-    if (found[0]) asked.lines.push({ quantity: quantity ?? one, of: found[0], said });
+    const of = found[0] && asLast(found, said, asked.lines.at(-1)?.of);
+    if (of) asked.lines.push({ quantity: quantity ?? one, of, said });
     else asked.unknown.push(said);
   }
   return asked;
+}
+
+/** Of what no size is said of, that of what was said before: `6 nat br 14, 66 frames` are 14×12 frames. */
+function asLast(found: Makeable[], said: string, last: Makeable | undefined): Makeable {
+  const [best] = found as [Makeable, ...Makeable[]];
+  const sizes = found.filter((m) => m.item === best.item && m.standard === best.standard);
+  const isSaid = sizes.some((m) => `${m.size} ${m.name.split(",")[1] ?? ""}`.toLowerCase().split(/[\s,×x]+/).some((w) => w !== "" && new RegExp(`\\b${w}`, "i").test(said))); // prettier-ignore
+  return (!isSaid && sizes.find((m) => m.standard === last?.standard && m.size === last.size)) || best;
 }
 
 /** `bodies and frames` are two things; `floor with tray and runners` is one. */

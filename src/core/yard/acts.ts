@@ -8,8 +8,12 @@ export const MOST_ROWS = 50_000;
 const id = z.number().int().min(1);
 /** Most there may be of anything; glue and screws are many. */
 const MOST = 1e9;
-const amount = z.number().positive().max(MOST);
-const some = z.strictObject({ id, count: amount });
+const amount = z.number().min(0.01).max(MOST);
+/** So many of lots, each named once. */
+export const someLotsSchema = z
+  .array(z.strictObject({ id, count: amount }))
+  .max(500)
+  .refine((lots) => new Set(lots.map((l) => l.id)).size === lots.length, "a lot is named twice; say once how many");
 
 /** Everything a person can do to the yard; each is written down as movements, and never written over. */
 export const yardActSchema = z.discriminatedUnion("do", [
@@ -22,7 +26,7 @@ export const yardActSchema = z.discriminatedUnion("do", [
   z.strictObject({
     do: z.literal("take out"),
     why: z.enum(WHYS).extract(["cut", "used", "spoiled"]),
-    lots: z.array(some).min(1).max(500),
+    lots: someLotsSchema.min(1),
     job: id.optional(),
   }),
   /** A stock-take: so many were found. */
@@ -30,7 +34,7 @@ export const yardActSchema = z.discriminatedUnion("do", [
   /** So many of a lot are something else than was thought, or lie elsewhere. */
   z.strictObject({ do: z.literal("put right"), id, count: amount, lot: lotSchema }),
   /** What is kept for a job, in the place of what was before. */
-  z.strictObject({ do: z.literal("reserve"), job: id, lots: z.array(some).max(500) }),
+  z.strictObject({ do: z.literal("reserve"), job: id, lots: someLotsSchema }),
 ]);
 export type YardAct = z.output<typeof yardActSchema>;
 
