@@ -7,6 +7,8 @@ async function open(page: Page, name = HEATH): Promise<void> {
   await page.goto("/");
   await page.getByRole("link", { name, exact: true }).click();
   await expect(page.getByRole("heading", { name, level: 1 })).toBeVisible();
+  // A job opens where there is something to do.
+  await page.getByRole("link", { name: /^2 Shape/ }).click();
 }
 const stock = (page: Page) => page.getByLabel("Stock, measured", { exact: true });
 const length = (page: Page, part: string) => page.getByRole("button", { name: new RegExp(`^${part}, length`) });

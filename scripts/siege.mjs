@@ -7,7 +7,7 @@ import { build, chromium, install, say, serve } from "./steps.mjs";
  * figures and stops at the first thing that does not hold. `npm run siege` does all of it, `npm run siege -- crowd` one
  * part, `-- small` a little of each, as `npm test` does. Everything stays on this machine.
  */
-const PARTS = { clients, browser, two, crowd, queue, long, large };
+const PARTS = { clients, yard, browser, two, crowd, queue, long, large, growth };
 const words = process.argv.slice(2);
 const small = words.includes("small");
 const fewer = words.find((w) => w.startsWith("kills="));
@@ -116,6 +116,65 @@ async function clients() {
   const { job: kept } = await ask(`/api/jobs/${id}`);
   kept.stock.forEach((s, i) => check(s.struck === done[i], `client ${i} struck out ${done[i]}, kept are ${s.struck}`));
   return `${kills} kills under four clients: ${done.reduce((a, b) => a + b)} acts, each kept once; the database whole`;
+}
+
+/** One kind of thing that is there, as the yard has it, and the movements that say so. */
+function ledger() {
+  const db = new Database(DB, { readonly: true });
+  const off = db.prepare("SELECT count(*) AS n FROM lot WHERE there <> (SELECT coalesce(sum(change), 0) FROM movement WHERE lot_id = lot.id)").get().n; // prettier-ignore
+  const lots = db.prepare("SELECT id, json_extract(data, '$.place') AS place, there / 100.0 AS there FROM lot ORDER BY id").all(); // prettier-ignore
+  db.close();
+  check(off === 0, `${off} lots are not the sum of their movements`);
+  return lots;
+}
+const lot = (place, more = {}) => ({ form: "board", material: "pine", thickness: 19_050_000, width: 285_750_000, length: 2_438_400_000, place, ...more }); // prettier-ignore
+
+/** Boards come in, are used, sawn for a job and put right again by four clients while the server is killed. */
+async function yard() {
+  const kills = killsOf(1000);
+  await fresh();
+  const id = await make("sawn", [body()], []);
+  const put = (key, of, count) => ask("/api/yard/act", { key, revision: 0, act: { do: "put in", why: "received", lots: [{ lot: of, count }] } }); // prettier-ignore
+  await put("first.1", lot("heap"), 1_000_000);
+  await put("first.2", lot("came in"), 1);
+  const board = { ...lot(), price: 0, source: "yard", lot: 1, available: 1 };
+  delete board.place;
+  const works = [
+    (key) => put(key, lot("came in"), 2),
+    (key) => ask("/api/yard/act", { key, revision: 0, act: { do: "take out", why: "used", lots: [{ id: 1, count: 1 }] } }), // prettier-ignore
+    // What is sawn is taken back before the next, so that the job stays small.
+    async (key, n) => {
+      const act = { do: "sawn", stock: [board], layouts: [{ stock: 0, repeat: 1, strips: [] }], kept: [{ lot: lot("rack", { offcut: true, width: 38_100_000 }), count: 1 }] }; // prettier-ignore
+      await ask(`/api/jobs/${id}/act`, n % 2 ? { key, revision: n - 1, act } : { key, revision: n - 1, undo: true });
+    },
+    (key, n) => ask("/api/yard/act", n % 2 ? { key, revision: 0, act: { do: "take out", why: "spoiled", lots: [{ id: 1, count: 1 }] } } : { key, loaded: 0, revision: 0, undo: true }), // prettier-ignore
+  ];
+  let on = true;
+  const done = works.map(() => 0);
+  const all = works.map(async (work, client) => {
+    for (let n = 1; on; n++) {
+      await work(`client${client}.${n}`, n);
+      done[client] = n;
+    }
+  });
+  for (let k = 0; k < kills; k++) {
+    await wait(60 + random() * 400);
+    await kill();
+    if (k % 20 === 0) {
+      whole();
+      ledger();
+    }
+    await start();
+  }
+  on = false;
+  await Promise.all(all);
+  whole();
+  const there = Object.fromEntries(ledger().map((l) => [l.place, l.there]));
+  const [came, used, sawn, spoiled] = done;
+  check(there["came in"] === 1 + 2 * came, `${came} times two came in, there are ${there["came in"]}`);
+  check(there.heap === 1_000_000 - used - (sawn % 2) - (spoiled % 2), `the heap is ${there.heap} after ${done}`);
+  check((there.rack ?? 0) === sawn % 2, `the rack has ${there.rack} after ${sawn} sawings and takings back`);
+  return `${kills} kills while boards come in, are used, sawn and put right: ${done.reduce((a, b) => a + b)} acts, each kept once; the yard is the sum of its ledger`; // prettier-ignore
 }
 
 let engine;
@@ -363,6 +422,55 @@ async function large() {
     acts.push(performance.now() - from);
   }
   return `${jobs} jobs in ${(size / 1e6).toFixed(0)} MB: answers ${ms(started)} after it is started, first page ${ms(first)}, an act ${times(acts).text}`; // prettier-ignore
+}
+
+/** Two thousand jobs, two hundred thousand movements, and a job of three hundred lines with five thousand acts. */
+async function growth() {
+  const [jobs, movements, lines, acts] = small ? [50, 2000, 30, 40] : [2000, 200_000, 300, 5000];
+  await fresh();
+  const big = await make("big", Array.from({ length: lines }, (_, n) => body(1 + (n % 9), MIX[n % MIX.length])), []); // prettier-ignore
+  for (let n = 0; n < 60; n++) await ask("/api/yard/act", { revision: n, act: { do: "put in", why: "counted", lots: [{ lot: lot(`rack ${n % 9}`, { length: 900_000_000 + n * 20_000_000, offcut: true }), count: 3 }] } }); // prettier-ignore
+  const offer = { form: "board", material: "pine", thickness: 19_050_000, width: 285_750_000, length: 2_438_400_000, price: 14.2 }; // prettier-ignore
+  await ask("/api/catalogue/act", { revision: 0, act: { do: "offer", offers: [offer] } });
+  for (let n = 0; n < acts; n += 20)
+    await ask(`/api/jobs/${big}/act`, { loaded: 0, acts: Array.from({ length: 20 }, (_, i) => ({ key: `g.${n + i + 1}`, revision: n + i, act: { do: "change line", at: (n + i) % lines, to: { quantity: 1 + ((n + i) % 50) } } })) }); // prettier-ignore
+  await running.stop();
+  const db = new Database(DB);
+  const one = db.prepare("SELECT data FROM job").get();
+  db.transaction(() => {
+    const job = db.prepare("INSERT INTO job (name, what, due, units, data, changed_at) VALUES (?, '4 deep bodies', date('2027-01-01', ?), 'in', ?, '')"); // prettier-ignore
+    const line = db.prepare("INSERT INTO job_line (job_id, place, item, standard, size, quantity, options) VALUES (?, 0, 'body', 'langstroth-10', 'deep', 4, '{}')"); // prettier-ignore
+    for (let n = 0; n < jobs; n++) line.run(job.run(`Job ${n}`, `+${n} days`, one.data).lastInsertRowid);
+    const move = db.prepare("INSERT INTO movement (lot_id, why, change, at) VALUES (?, ?, ?, '2027-01-04T08:00:00.000Z')"); // prettier-ignore
+    for (let n = 0; n < movements; n++) move.run(1 + (n % 60), n % 120 < 60 ? "received" : "used", n % 120 < 60 ? 100 : -100); // prettier-ignore
+  })();
+  const size = db.prepare("SELECT page_count * page_size AS n FROM pragma_page_count(), pragma_page_size()").get().n; // prettier-ignore
+  db.close();
+  await start();
+  ledger();
+  const timed = async (work) => {
+    const began = performance.now();
+    const value = await work();
+    return [value, performance.now() - began];
+  };
+  await (await page("/shop")).context().close();
+  // As whoever has the shop's page open all day: its parts are in the browser, and the first page was seen before.
+  const p = await page("/shop");
+  const seen = async (path) => (await timed(async () => {
+    await p.goto(`${URL}${path}`);
+    await usable(p);
+  }))[1]; // prettier-ignore
+  const [first, again] = [await seen("/"), await seen("/")];
+  const shape = [await seen(`/jobs/${big}/shape`), await seen(`/jobs/${big}/shape`)];
+  await p.context().close();
+  const onJob = [];
+  const onYard = [];
+  for (let n = 0; n < (small ? 5 : 40); n++) {
+    onJob.push((await timed(() => ask(`/api/jobs/${big}/act`, { revision: acts + n, act: { do: "change line", at: n, to: { quantity: 60 + n } } })))[1]); // prettier-ignore
+    onYard.push((await timed(() => ask("/api/yard/act", { revision: 60 + n, act: { do: "take out", why: "used", lots: [{ id: 1 + n, count: 1 }] } })))[1]); // prettier-ignore
+  }
+  ledger();
+  return `${jobs} jobs, ${movements} movements, a job of ${lines} lines and ${acts} acts, ${(size / 1e6).toFixed(0)} MB: first page usable in ${ms(first)}, then ${ms(again)}; Shape in ${ms(shape[0])}, then ${ms(shape[1])}; an act on the job ${times(onJob).text}; on the yard ${times(onYard).text}`; // prettier-ignore
 }
 
 install();

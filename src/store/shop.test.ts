@@ -60,7 +60,7 @@ test("jobs of before there was a shop: what was usual is the shop's, what was no
   old("own", "in", { ...USUAL_WORKSHOP, people: 2, days: [1, 2], panels: true });
   old("metric", "mm", { ...USUAL_WORKSHOP, kerf: mm(3) });
   db.exec(`INSERT INTO job_done VALUES (2, 'a.1', 1, '{"do":"workshop","to":{"people":2}}', 'workshop', '[{"of":"workshop","within":"people","was":1,"is":2}]')`); // prettier-ignore
-  db.exec(readFileSync(`${folder}/010-shop.sql`, "utf8"));
+  for (const f of readdirSync(folder).sort()) if (f >= "010") db.exec(readFileSync(`${folder}/${f}`, "utf8"));
   const jobs = jobStore(db);
   expect(jobs.otherwise().map((j) => [j.name, j.workshop])).toEqual([
     ["own", { people: 2, days: [1, 2], panels: true }],

@@ -204,7 +204,7 @@ describe("acts", () => {
     [{ do: "option", at: 4, name: "thickness", value: 1 }, /no such line/],
     [{ do: "change line", at: 0, to: { quantity: 0 } }, /at least 1/],
     [{ do: "dates", start: "2027-03-01", due: "2027-02-01" }, /before the start/],
-    [{ do: "name", name: "" }, /name/],
+    [{ do: "name", name: "x".repeat(121) }, /name/],
   ] as const)("%p is refused and the job stays", (act, why) => {
     const before = JSON.stringify(job);
     expect(() => carryOut(job, act as never)).toThrow(why);

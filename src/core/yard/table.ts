@@ -64,8 +64,10 @@ function readRow(cells: string[], heads: ReturnType<typeof heading>[], units: Un
     const cell = cells[i] ?? "";
     if (!h || cell === "") continue;
     const bare = /^[\d\s.,/½¼¾⅛⅜⅝⅞-]+$/.test(cell);
+    // Where nothing bad is written but words, they say where it lies.
+    const column = h.column === "bad" && !/\d/.test(cell) ? "place" : h.column;
     // A fraction under mm, or a length with its own unit, is what it says.
-    said.set(h.column, h.unit && bare ? `${cell} ${h.unit}` : cell);
+    said.set(column, h.unit && bare ? `${cell} ${h.unit}` : cell);
   }
   const missing = (["what", "thickness", "width", "length"] as const).find((c) => !said.has(c));
   if (missing) {

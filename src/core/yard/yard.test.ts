@@ -56,7 +56,7 @@ test("a table with headings in any order, their units, decimal commas, feet, bla
 });
 
 test("without headings how many comes first; a column of lines is read line by line", () => {
-  expect(lotsOf(readTable([["3", "pine", "1", "8 1/4", "96"]], "in"))).toMatchObject([{ count: 3, lot: { width: inch(8, 1, 4) } }]); // prettier-ignore
+  expect(lotsOf(readTable([["3", "pine", "1", "8 1/4", "96", "x", "lean-to"]], "in"))).toMatchObject([{ count: 3, lot: { width: inch(8, 1, 4), place: "lean-to" } }]); // prettier-ignore
   expect(lotsOf(readTable([["6 pine 1 x 8 x 96"], [""], ["480 frame nail"]], "in")).map((l) => l.count)).toEqual([6, 480]); // prettier-ignore
 });
 

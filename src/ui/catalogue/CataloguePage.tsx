@@ -200,12 +200,12 @@ function Offers({
                     empty="unknown"
                     onSettle={(price) => act({ do: "change", id, to: { ...offered, price } })}
                     onEmpty={() => act({ do: "change", id, to: { ...offered, price: null } })}
-                    className="min-h-11 w-24"
+                    className="min-h-[44px] w-24"
                   />
                 </td>
                 <td className="text-right">
                   <button
-                    className="quiet min-h-11"
+                    className="quiet min-h-[44px]"
                     aria-label={`Leave out ${o.material}, no. ${id}`}
                     onClick={() => act({ do: "leave out", id })}
                   >

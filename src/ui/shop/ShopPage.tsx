@@ -71,7 +71,7 @@ export function ShopPage({ stored, jobs }: { stored: StoredShop; jobs: Otherwise
     <>
       <ShopTop here="/shop">
         <button
-          className="min-h-11 border-0 bg-transparent p-0"
+          className="min-h-[44px] border-0 bg-transparent p-0"
           onClick={() => act({ do: "units", units: units === "in" ? "mm" : "in" })}
         >
           tapes in {units === "in" ? "inches" : "mm"}

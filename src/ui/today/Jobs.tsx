@@ -67,14 +67,14 @@ export function Jobs({
         </h2>
         <input
           type="search"
-          className="field min-h-11 w-56"
+          className="field min-h-[44px] w-56"
           aria-label="Find a job"
           placeholder="find: heath, deep, nuc"
           value={typed}
           onChange={(e) => setTyped(e.target.value)}
         />
         {(counts.archived > 0 || archived) && (
-          <Link prefetch={false} className="quiet inline-flex min-h-11 items-center" href={at(typed, !archived)}>
+          <Link prefetch={false} className="quiet inline-flex min-h-[44px] items-center" href={at(typed, !archived)}>
             {archived ? "the open ones" : `${counts.archived} put by`}
           </Link>
         )}

@@ -139,7 +139,7 @@ export function StartField({ day, own, usual, big }: { day: string; own: MakersO
           {TEMPLATES.map((t) => (
             <li key={t.id}>
               <button
-                className="min-h-11 border border-rule bg-white px-3"
+                className="min-h-[44px] border border-rule bg-white px-3"
                 onClick={() => void start({ template: t.id })}
                 disabled={busy}
               >

@@ -90,7 +90,7 @@ export function TodayPage({
         {!none && (
           <div className="mt-3 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.25fr)]">
             <section aria-label="Next, and why">
-              <h2 className="small-head flex min-h-11 items-center">
+              <h2 className="small-head flex min-h-[44px] items-center">
                 Next, and why
                 {working > 0 && <span className="ml-3 font-normal">· {count(working, "job")} being worked out</span>}
               </h2>
@@ -115,8 +115,8 @@ export function TodayPage({
                       aria-label={`Open: ${n.what}`}
                       className={
                         i === 0
-                          ? "act inline-flex min-h-11 items-center no-underline"
-                          : "quiet inline-flex min-h-11 items-center"
+                          ? "act inline-flex min-h-[44px] items-center no-underline"
+                          : "quiet inline-flex min-h-[44px] items-center"
                       }
                     >
                       {GO[n.at]}
@@ -141,7 +141,7 @@ export function TodayPage({
                     <Link
                       prefetch={false}
                       href={yard.empty ? "/yard" : "/yard/count"}
-                      className="quiet inline-flex min-h-11 items-center"
+                      className="quiet inline-flex min-h-[44px] items-center"
                     >
                       {yard.empty ? "to the yard" : "stock-take"}
                     </Link>

@@ -15,7 +15,7 @@ export type ShopPageAt = (typeof PAGES)[number]["at"];
 export function ShopTop({ here, children }: { here: ShopPageAt; children?: ReactNode }) {
   return (
     <header className="no-print flex flex-wrap items-center gap-x-5 border-b-2 border-ink px-5">
-      <Link prefetch={false} href="/" className="py-3 text-[1.33rem] font-bold tracking-tight no-underline">
+      <Link prefetch={false} href="/" className="min-h-[44px] py-3 text-[1.33rem] font-bold tracking-tight no-underline">
         Rundik
       </Link>
       <nav aria-label="The shop" className="flex flex-wrap">
@@ -25,7 +25,7 @@ export function ShopTop({ here, children }: { here: ShopPageAt; children?: React
             prefetch={false}
             href={at}
             aria-current={at === here ? "page" : undefined}
-            className={`inline-flex min-h-11 items-center border-b-4 px-2.5 no-underline ${at === here ? "border-spruce font-semibold" : "border-transparent"}`}
+            className={`inline-flex min-h-[44px] items-center border-b-4 px-2.5 no-underline ${at === here ? "border-spruce font-semibold" : "border-transparent"}`}
           >
             {name}
           </Link>

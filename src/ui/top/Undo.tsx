@@ -9,7 +9,7 @@ export function Undo<A>({ keeping }: { keeping: Keeping<A> }) {
         {keeping.waiting > 0 && keeping.held === null ? "keeping …" : ""}
       </span>
       <button
-        className="min-h-11 border-0 bg-transparent p-0 disabled:opacity-50"
+        className="min-h-[44px] border-0 bg-transparent p-0 disabled:opacity-50"
         disabled={!keeping.undoes}
         title={keeping.undoes ? `take back: ${keeping.undoes}` : "nothing to take back"}
         onClick={() => keeping.send({ undo: true })}

@@ -45,7 +45,7 @@ export function Incoming({
     <section aria-label="Put in">
       <div className="flex flex-wrap items-stretch gap-3">
         <input
-          className="min-w-72 flex-1 border-2 border-ink bg-white px-3 py-2 text-[1.2rem]"
+          className="min-h-[44px] min-w-72 flex-1 border-2 border-ink bg-white px-3 py-2 text-[1.2rem]"
           aria-label="What came in: a line, or a whole list pasted"
           autoFocus
           autoComplete="off"
@@ -72,7 +72,7 @@ export function Incoming({
         <button className="act text-[1.07rem]" onClick={add} disabled={!said}>
           Put in
         </button>
-        <button className="quiet" onClick={() => file.current?.click()}>
+        <button className="quiet min-h-[44px]" onClick={() => file.current?.click()}>
           open a spreadsheet
         </button>
         <input
@@ -162,22 +162,22 @@ function Preview({
         ) : (
           <b className="text-[1.13rem] text-madder">No row can be read.</b>
         )}
-        <label className="flex min-h-11 items-center gap-2">
+        <label className="flex min-h-[44px] items-center gap-2">
           <input type="radio" name="why" checked={why === "counted"} onChange={() => setWhy("counted")} />
           they are what there is
         </label>
-        <label className="flex min-h-11 items-center gap-2">
+        <label className="flex min-h-[44px] items-center gap-2">
           <input type="radio" name="why" checked={why === "received"} onChange={() => setWhy("received")} />
           they came in beside what there is
         </label>
-        <label className="flex min-h-11 items-center gap-2">
+        <label className="flex min-h-[44px] items-center gap-2">
           bare numbers are
           <select className="field" value={tapes} onChange={(e) => setTapes(e.target.value as Units)}>
             <option value="in">inches</option>
             <option value="mm">mm</option>
           </select>
         </label>
-        <button className="quiet ml-auto min-h-11" onClick={leave}>
+        <button className="quiet ml-auto min-h-[44px]" onClick={leave}>
           leave it
         </button>
       </div>

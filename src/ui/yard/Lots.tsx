@@ -26,7 +26,7 @@ export function Lots({ lots, units, act }: { lots: LotThere[]; units: Units; act
       <label className="flex max-w-[34rem] items-baseline gap-3">
         <span className="text-soft">Find</span>
         <input
-          className="field w-full"
+          className="field min-h-[44px] w-full"
           type="search"
           placeholder="rough pine, rack 2, no. 14"
           value={typed}
@@ -95,7 +95,7 @@ const Row = memo(function Row({
             label={`How many there are of no. ${id}`}
             value={there}
             onSettle={(found) => act({ do: "count", id, found })}
-            className="min-h-11 w-20 text-[1.2rem] font-semibold"
+            className="min-h-[44px] w-20 text-[1.2rem] font-semibold"
           />
           {kept > 0 && (
             <span className={`block text-[.84rem] ${kept > there ? "font-semibold text-madder" : "text-soft"}`}>
@@ -136,27 +136,27 @@ const Row = memo(function Row({
               const place = said.trim().slice(0, 60);
               act({ do: "put right", id, count: there, lot: place ? { ...rest, place } : rest });
             }}
-            className="min-h-11 w-32"
+            className="min-h-[44px] w-32"
           />
         </td>
         <td className="font-mono text-soft">{id}</td>
         <td className="text-right whitespace-nowrap">
           <button
-            className="quiet min-h-11"
+            className="quiet min-h-[44px]"
             aria-label={`One of no. ${id} used`}
             onClick={() => act({ do: "take out", why: "used", lots: [{ id, count: Math.min(1, there) }] })}
           >
             used 1
           </button>
           <button
-            className="quiet min-h-11"
+            className="quiet min-h-[44px]"
             aria-label={`One of no. ${id} spoiled`}
             onClick={() => act({ do: "take out", why: "spoiled", lots: [{ id, count: Math.min(1, there) }] })}
           >
             spoiled 1
           </button>
           <button
-            className="quiet min-h-11"
+            className="quiet min-h-[44px]"
             aria-expanded={open}
             aria-label={`More of no. ${id}`}
             onClick={() => setOpen(open ? null : id)}
@@ -199,14 +199,14 @@ function PutRight({ of, units, act }: { of: LotThere; units: Units; act(act: Yar
       <label className="flex flex-1 items-baseline gap-2">
         <span className="whitespace-nowrap text-soft">Put right</span>
         <input
-          className="field min-h-11 w-full min-w-72"
+          className="field min-h-[44px] w-full min-w-72"
           aria-label={`What no. ${of.id} really is`}
           value={line}
           onChange={(e) => setLine(e.target.value)}
           onKeyDown={(e) => e.key === "Enter" && settle()}
         />
       </label>
-      <button className="quiet min-h-11" onClick={settle}>
+      <button className="quiet min-h-[44px]" onClick={settle}>
         that is what they are
       </button>
       {wrong && (

@@ -24,7 +24,7 @@ export function YardPage({ stored, units }: { stored: StoredYard; units: Units }
         {["csv", "xlsx"].map((kind) => (
           <a
             key={kind}
-            className="quiet inline-flex min-h-11 items-center"
+            className="quiet inline-flex min-h-[44px] items-center"
             href={`/api/yard/file/yard.${kind}`}
             download
           >
@@ -54,7 +54,7 @@ export function YardPage({ stored, units }: { stored: StoredYard; units: Units }
             <Link
               prefetch={false}
               href="/yard/count"
-              className="act ml-auto inline-flex min-h-11 items-center no-underline"
+              className="act ml-auto inline-flex min-h-[44px] items-center no-underline"
             >
               Stock-take
             </Link>
