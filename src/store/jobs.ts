@@ -194,7 +194,12 @@ export function jobStore(db: Db) {
     { value, ...rest }: N,
   ): Omit<N, "value"> & StoredJob => {
     const of = shop.load();
-    const around: Around = { lots: yard.lots(), offers: catalogue.offers(), revision: catalogue.revision() };
+    const around: Around = {
+      lots: yard.lots(),
+      offers: catalogue.offers(),
+      revision: catalogue.revision(),
+      shop: of.revision,
+    };
     return { ...rest, id, job: value, shop: of.shop.workshop, around, version: rest.revision + aroundIt() };
   };
   const load = (id: number, screen?: Screen): StoredJob => stored(id, kept.load(id, screen));

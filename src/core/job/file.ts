@@ -76,7 +76,8 @@ function isLength(job: Job, line: Pick<JobLine, "item" | "standard">, name: stri
 export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
   const length = (l: Length) => exactText(l, job.units);
   const clock = (m: number) => `${String(Math.floor(m / 60)).padStart(2, "0")}:${String(m % 60).padStart(2, "0")}`;
-  const { kerf, endTrim, edgeTrim, sheetTrim, minHold, keepOffcut, panelLoss, hours, ...rest } = job.workshop;
+  const { kerf, endTrim, edgeTrim, sheetTrim, minHold, keepOffcut, panelLoss, hours, staff, ...rest } = job.workshop;
+  const clocks = (of: [number, number][]) => of.map(([a, b]): [string, string] => [clock(a), clock(b)]);
   const box = (b: { x: Length; y: Length; length: Length; width: Length }) => ({
     x: length(b.x),
     y: length(b.y),
@@ -154,7 +155,8 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
       keepOffcut: length(keepOffcut),
       panelLoss: length(panelLoss),
       ...rest,
-      hours: hours.map(([a, b]): [string, string] => [clock(a), clock(b)]),
+      staff: staff.map((p) => ({ ...p, ...(p.hours ? { hours: clocks(p.hours) } : {}) })) as never,
+      hours: clocks(hours),
     },
   };
 }

@@ -7,10 +7,11 @@ import { type Job, LIMITS } from "./job";
 export interface Around {
   lots: LotThere[];
   offers: Offer[];
-  /** The catalogue's revision. */
+  /** The catalogue's revision, and the shop's. */
   revision: number;
+  shop: number;
 }
-export const NOTHING_AROUND: Around = { lots: [], offers: [], revision: 0 };
+export const NOTHING_AROUND: Around = { lots: [], offers: [], revision: 0, shop: 0 };
 
 /** A wood that was chosen is that of every board; sheets and packs are what they are. */
 const ofWood = (s: StockEntry, wood: string | undefined) =>

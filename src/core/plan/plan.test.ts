@@ -4,7 +4,7 @@ import { rowsOf } from "./fold";
 import { recipeFor, RECIPES } from "@/core/recipes";
 import { langstroth10 } from "@/core/standards/langstroth-10";
 import { emptyJob, type Job } from "@/core/job/job";
-import { USUAL_WORKSHOP } from "@/core/shop/shop";
+import { handsOf, hoursOn, presence, USUAL_WORKSHOP } from "@/core/shop/shop";
 import { workJob } from "@/core/job/worked";
 import { layOut } from "@/core/layout/layout";
 import { layoutRequest } from "@/core/job/ask";
@@ -241,3 +241,56 @@ test("a plan of twenty thousand bodies and their frames is one of some thousand 
   expect(plan.operations.length).toBeGreaterThan(1000);
   expect(plan.bound).toBeLessThanOrEqual(plan.finish);
 }, 60_000);
+
+describe("who is in, and when", () => {
+  const shop = (o: object) => ({ ...USUAL_WORKSHOP, ...o });
+  const onDays = (p: ReturnType<typeof plan>) => new Set(p.operations.map((o) => clockText(o.startsAt).slice(0, 10)));
+
+  test("on a day the shop is closed nothing is done, and the rest moves on by as much", () => {
+    const open = plan({ workshop: shop({}) });
+    const closed = plan({ workshop: shop({ closed: ["2027-02-08", "2027-02-10"] }) });
+    expect([...onDays(closed)].filter((d) => ["2027-02-08", "2027-02-10"].includes(d))).toEqual([]);
+    expect(closed.finish).toBeGreaterThan(open.finish);
+    expect(closed.bound).toBeLessThanOrEqual(closed.finish);
+  });
+
+  test("no more is done at once than there are people in then, each with days, hours and days off of their own", () => {
+    const staff = [{ title: "sawyer" }, { title: "helper", days: [2, 4], hours: [[480, 720]] as [number, number][] }, { title: "joiner", off: ["2027-02-08"] }]; // prettier-ignore
+    const workshop = shop({ staff });
+    const p = plan({ workshop });
+    for (const at of p.operations.map((o) => o.startsAt)) {
+      const date = clockText(at).slice(0, 10);
+      const present = presence(workshop, date).filter((s) => s.some(([a, b]) => a <= at % 1440 && at % 1440 < b)).length; // prettier-ignore
+      const busy = p.operations.filter((o) => o.startsAt <= at && at < o.endsAt).length;
+      expect([clockText(at), busy <= present]).toEqual([clockText(at), true]);
+    }
+    expect(handsOf(workshop)).toBe(3);
+  });
+
+  test("work is only done while somebody is in, also where all of them come at other times", () => {
+    const early = { title: "early", hours: [[360, 600]] as [number, number][] };
+    const late = { title: "late", hours: [[840, 1080]] as [number, number][], days: [1, 3] };
+    expect(hoursOn(shop({ staff: [early, late] }), "2027-02-08")).toEqual([[360, 600], [840, 1080]]); // prettier-ignore
+    expect(hoursOn(shop({ staff: [early, late] }), "2027-02-09")).toEqual([[360, 600]]);
+    const p = plan({ workshop: shop({ staff: [early, late] }) });
+    expect(p.operations.every((o) => hoursOn(shop({ staff: [early, late] }), clockText(o.startsAt).slice(0, 10)).some(([a, b]) => a <= o.startsAt % 1440 && o.startsAt % 1440 < b))).toBe(true); // prettier-ignore
+  });
+
+  test("minutes somebody has said take the guess's place, for every operation of the kind; a second saw shortens what the saw holds up", () => {
+    const said = plan({ workshop: shop({ minutes: { "Rip to width": { setup: 30, each: 2 } } }) });
+    const rips = said.operations.filter((o) => o.kind === "Rip to width");
+    expect(rips.length).toBeGreaterThan(0);
+    for (const o of rips) expect([o.guess, o.minutes]).toEqual([false, 30 + 2 * o.pieces]);
+    expect(said.operations.filter((o) => o.kind !== "Rip to width").every((o) => o.guess)).toBe(true);
+    const people = { people: 4 };
+    const [one, two] = [{}, { stations: { "table saw": 2 } }].map((s) => plan({ workshop: shop({ ...people, ...s }) }).finish); // prettier-ignore
+    expect(two!).toBeLessThanOrEqual(one!);
+  });
+
+  test("no more go through a station at once than it holds", () => {
+    const p = plan({ workshop: shop({ lots: { bench: 3 } }) });
+    const bench = p.operations.filter((o) => o.station === "bench" && o.line !== null && o.joins.length > 0);
+    expect(bench.length).toBeGreaterThan(0);
+    for (const o of bench) expect(o.pieces).toBeLessThanOrEqual(3);
+  });
+});

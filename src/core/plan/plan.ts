@@ -1,4 +1,5 @@
-import type { Workshop } from "@/core/shop/shop";
+import type { Station } from "@/core/feature/machine";
+import { handsOf, presence, type Workshop } from "@/core/shop/shop";
 import type { WorkedJob } from "@/core/job/worked";
 import type { LayoutResult } from "@/core/layout/layout";
 import { type Calendar, calendar, clockText } from "./calendar";
@@ -87,18 +88,20 @@ function scheduleInOrder(
   ops: Operation[],
   weight: (o: Operation) => number,
   cal: Calendar,
-  { people }: Workshop,
+  workshop: Workshop,
 ): Planned[] {
   const done = new Map<string, Planned>();
   const busy = new Map<string, Usage>();
-  const hands = new Usage();
-  const capacity = (station: string) => (MANNED.includes(station) ? people : 1);
+  const people = handsOf(workshop);
+  const there = absences(workshop, cal, ops);
+  const hands = there.usage;
+  const capacity = (station: Station) => workshop.stations[station] ?? (MANNED.includes(station) ? people : 1);
   const ready = new Ready(ops, weight);
   for (let o = ready.take(); o; o = ready.take()) {
     const earliest = Math.max(0, ...o.after.map((a) => cal.toWorked(done.get(a)!.endsAt + done.get(a)!.wait)));
     const station = busy.get(o.station) ?? new Usage();
     busy.set(o.station, station);
-    const wanted = Math.min(o.people, people);
+    const wanted = there.most(Math.min(o.people, people), o.minutes);
     let from = earliest;
     for (let before = -1; before !== from;) {
       before = from;
@@ -116,8 +119,61 @@ function scheduleInOrder(
   return [...done.values()];
 }
 
+/** Worked minutes that are looked ahead for who is off. */
+const AHEAD = 400 * DAY;
+
+/**
+ * Who is there, over worked time: those who are off count as busy. `most` is how many of those wanted are ever in for so long on end;
+ * what wants more of them than that is done by those who are.
+ */
+function absences(
+  workshop: Workshop,
+  cal: Calendar,
+  ops: Operation[],
+): { usage: Usage; most(wanted: number, minutes: number): number } {
+  // prettier-ignore
+  const usage = new Usage();
+  const people = handsOf(workshop);
+  if (workshop.staff.length === 0) return { usage, most: (wanted) => wanted };
+  const work = ops.reduce((s, o) => s + o.minutes, 0);
+  const horizon = Math.min(AHEAD, 3 * work + 30 * DAY);
+  /** The longest stretch for which so many are in. */
+  const longest = new Map<number, number>();
+  const since = new Map<number, number>();
+  const stretch = (present: number, from: number, to: number) => {
+    for (let n = 1; n <= people; n++)
+      if (n > present) since.delete(n);
+      else {
+        since.set(n, since.get(n) ?? from);
+        longest.set(n, Math.max(longest.get(n) ?? 0, to - since.get(n)!));
+      }
+  };
+  for (let w = 0; w < horizon;) {
+    const clock = cal.toClock(w, "start");
+    const date = new Date(clock * 60_000).toISOString().slice(0, 10);
+    const midnight = clock - (clock % DAY);
+    const spans = presence(workshop, date);
+    const edges = [...new Set(spans.flat(2))].toSorted((a, b) => a - b);
+    for (const [i, a] of edges.entries()) {
+      const b = edges[i + 1];
+      const present = b === undefined ? 0 : spans.filter((s) => s.some(([x, y]) => x <= a && b <= y)).length;
+      if (b === undefined || present === 0) continue;
+      const [from, to] = [cal.toWorked(midnight + a), cal.toWorked(midnight + b)];
+      usage.use(from, to, people - present);
+      stretch(present, from, to);
+    }
+    w = cal.toWorked(midnight + DAY);
+  }
+  const most = (wanted: number, minutes: number) => {
+    for (let n = wanted; n > 1; n--) if ((longest.get(n) ?? 0) >= minutes) return n;
+    return 1;
+  };
+  return { usage, most };
+}
+
 /** The longest of: the longest chain without waiting for stations, the fullest station, all work over all people. */
-function boundOf(ops: Operation[], cal: Calendar, { people }: Workshop): number {
+function boundOf(ops: Operation[], cal: Calendar, workshop: Workshop): number {
+  const people = handsOf(workshop);
   const alone = new Map<string, number>();
   for (const o of ops) {
     const from = Math.max(0, ...o.after.map((a) => cal.toWorked(alone.get(a)!)));
@@ -127,7 +183,7 @@ function boundOf(ops: Operation[], cal: Calendar, { people }: Workshop): number 
   const stations = [...new Set(ops.map((o) => o.station))].filter((s) => !MANNED.includes(s));
   const fullest = Math.max(
     0,
-    ...stations.map((s) => load((o) => o.station === s)),
+    ...stations.map((s) => Math.ceil(load((o) => o.station === s) / (workshop.stations[s] ?? 1))),
     Math.ceil(load(() => true) / people),
   );
   return Math.max(0, ...alone.values(), cal.toClock(fullest, "end"));

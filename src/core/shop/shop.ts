@@ -2,6 +2,7 @@ import { z } from "zod";
 import type { Kept } from "@/core/keeping/kept";
 import type { Saw } from "@/core/boards/saw";
 import { type Weighing, weighingSchema } from "@/core/layout/request";
+import { type Station, stationSchema } from "@/core/feature/machine";
 import { type Length, type Units, inch, mm } from "@/core/length/length";
 import { lengthSchema } from "@/core/length/schema";
 
@@ -14,13 +15,40 @@ export interface Shop {
   workshop: Workshop;
 }
 
+/** Somebody who works in the shop; a title is enough. Days and hours not said are the shop's. */
+export interface Person {
+  title: string;
+  days?: number[] | undefined;
+  hours?: [number, number][] | undefined;
+  /** Days off, `YYYY-MM-DD`. */
+  off?: string[] | undefined;
+}
+
+/** Minutes of a kind of operation: to set up, and for each piece. */
+export interface Minutes {
+  setup: number;
+  each: number;
+}
+
 /** How the shop works: what the saw takes, who is there when, what glue it takes. Minutes of a day from midnight. */
 export interface Workshop extends Saw {
   weighing: Weighing;
   /** Parts wider than every board are glued up from staves; each joint loses so much to the jointer. */
   panels: boolean;
   panelLoss: Length;
+  /** How many work at the same time, where they are not told apart. */
   people: number;
+  /** Who they are, where they differ; then they are as many as stand here. */
+  staff: Person[];
+  /** Days nobody works, `YYYY-MM-DD`. */
+  closed: string[];
+  /** How many there are of a station; one each of what is not said, benches for everybody. */
+  stations: Partial<Record<Station, number>>;
+  /** How many go through a station at once: clamp sets, jigs, the tank, the floor to stand them on. */
+  lots: Partial<Record<Station, number>>;
+  /** What kinds of operation take here, by their names, where somebody has said it; the others are guesses. */
+  minutes: Record<string, Minutes>;
+  paper: "A4" | "Letter";
   /** Days worked, 1 Monday to 7 Sunday. */
   days: number[];
   hours: [number, number][];
@@ -40,6 +68,12 @@ export const USUAL_WORKSHOP: Workshop = {
   panels: false,
   panelLoss: inch(0, 1, 8),
   people: 1,
+  staff: [],
+  closed: [],
+  stations: {},
+  lots: {},
+  minutes: {},
+  paper: "Letter",
   days: [1, 2, 3, 4, 5],
   hours: [
     [8 * 60, 12 * 60],
@@ -55,6 +89,7 @@ const METRIC: Partial<Workshop> = {
   minHold: mm(230),
   keepOffcut: mm(300),
   panelLoss: mm(3),
+  paper: "A4",
 };
 
 /** What is usual in a shop of inches or of millimetres. */
@@ -82,6 +117,22 @@ export const held = (units: Units): WorkshopSpelling => ({
     .max(24 * 60) as unknown as z.ZodType<number, string | number>,
 });
 
+const days = z.array(z.number().int().min(1).max(7)).min(1).max(7);
+const dates = z.array(z.iso.date({ error: 'wanted a day like "2027-12-24"' })).max(400);
+/** A week of work on one piece is not one operation. */
+const someMinutes = z.number().min(0).max(10_000);
+const hoursOf = (minute: WorkshopSpelling["minute"]) =>
+  z
+    .array(z.tuple([minute, minute]))
+    .min(1)
+    .max(6)
+    .superRefine((hours, ctx) =>
+      hours.forEach(([a, b], i) => {
+        if (a >= b || (i > 0 && hours[i - 1]![1] > a))
+          ctx.addIssue({ code: "custom", path: [i], message: "hours run forward and do not overlap", input: hours });
+      }),
+    );
+
 /** What a workshop may be, each value on its own. */
 export const workshopFields = ({ units, length, minute }: WorkshopSpelling) => ({
   kerf: length.refine((k) => k <= MOST_KERF, {
@@ -97,17 +148,23 @@ export const workshopFields = ({ units, length, minute }: WorkshopSpelling) => (
   sheetStages: z.union([z.literal(2), z.literal(3)]),
   weighing: weighingSchema,
   people: z.number().int().min(1).max(50),
-  days: z.array(z.number().int().min(1).max(7)).min(1).max(7),
-  hours: z
-    .array(z.tuple([minute, minute]))
-    .min(1)
-    .max(6)
-    .superRefine((hours, ctx) =>
-      hours.forEach(([a, b], i) => {
-        if (a >= b || (i > 0 && hours[i - 1]![1] > a))
-          ctx.addIssue({ code: "custom", path: [i], message: "hours run forward and do not overlap", input: hours });
+  staff: z
+    .array(
+      z.strictObject({
+        title: z.string().trim().min(1).max(60),
+        days: days.optional(),
+        hours: hoursOf(minute).optional(),
+        off: dates.optional(),
       }),
-    ),
+    ) // prettier-ignore
+    .max(50),
+  closed: dates,
+  stations: z.partialRecord(stationSchema, z.number().int().min(1).max(100)),
+  lots: z.partialRecord(stationSchema, z.number().int().min(1).max(100_000)),
+  minutes: z.record(z.string().min(1).max(120), z.strictObject({ setup: someMinutes, each: someMinutes })).refine((m) => Object.keys(m).length <= 300, "at most 300 kinds of operation"), // prettier-ignore
+  paper: z.enum(["A4", "Letter"]),
+  days,
+  hours: hoursOf(minute),
   glue: z.number().min(0).max(2000),
 });
 
@@ -149,6 +206,12 @@ const CALLED: Record<keyof Workshop, string> = {
   sheetStages: "the stages of a sheet",
   weighing: "what is weighed beside the wood",
   people: "people",
+  staff: "who works",
+  closed: "days closed",
+  stations: "stations",
+  lots: "how many go through at once",
+  minutes: "minutes of an operation",
+  paper: "paper",
   days: "days worked",
   hours: "hours",
   glue: "glue",
@@ -167,3 +230,31 @@ export const otherwise = (workshop: Workshop, shop: Workshop): Partial<Workshop>
   Object.fromEntries(
     Object.entries(workshop).filter(([k, v]) => JSON.stringify(v) !== JSON.stringify(shop[k as keyof Workshop])),
   );
+
+/** How many work here when all are in. */
+export const handsOf = ({ people, staff }: Pick<Workshop, "people" | "staff">): number => staff.length || people;
+
+const weekdayOf = (date: string) => new Date(`${date}T00:00:00Z`).getUTCDay() || 7;
+type Open = Pick<Workshop, "days" | "hours" | "closed" | "staff">;
+
+/** When each of those who are told apart is in on a day, `YYYY-MM-DD`; nothing where they are off. */
+export function presence({ days, hours, closed, staff }: Open, date: string): [number, number][][] {
+  const weekday = weekdayOf(date);
+  return staff.map((p) =>
+    closed.includes(date) || p.off?.includes(date) || !(p.days ?? days).includes(weekday) ? [] : (p.hours ?? hours),
+  );
+}
+
+/** When somebody is in on a day: the shop's hours, or those of all who work there together. */
+export function hoursOn(shop: Open, date: string): [number, number][] {
+  if (shop.closed.includes(date)) return [];
+  if (shop.staff.length === 0) return shop.days.includes(weekdayOf(date)) ? shop.hours : [];
+  const all = presence(shop, date).flat().toSorted(([a], [b]) => a - b); // prettier-ignore
+  const out: [number, number][] = [];
+  for (const [a, b] of all) {
+    const last = out.at(-1);
+    if (last && a <= last[1]) last[1] = Math.max(last[1], b);
+    else out.push([a, b]);
+  }
+  return out;
+}

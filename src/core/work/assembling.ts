@@ -1,6 +1,7 @@
 import type { Units } from "@/core/length/length";
 import type { WorkedLine } from "@/core/line/shapes";
 import { type Step, stepsOf, type Use } from "@/core/shape/steps";
+import type { Workshop } from "@/core/shop/shop";
 import { type Operation, operation, type Taken } from "./operation";
 
 /** What joints are glued with; its recipes give the area, the shop the grams for a square metre. */
@@ -25,11 +26,15 @@ export function taken(use: Use, items: number, glue: number): Taken {
  * The steps of a line in order, in lots no larger than clamps and jigs allow: a lot follows the lots of the step before that
  * hold its items.
  */
-export function assembling(line: WorkedLine, units: Units, glue: number): Assembling[] {
+export function assembling(
+  line: WorkedLine,
+  units: Units,
+  { glue, lots: most }: Pick<Workshop, "glue" | "lots">,
+): Assembling[] {
   const { quantity } = line.line;
   const out: Assembling[] = [];
   for (const step of stepsOf(line.shape, units)) {
-    const size = Math.min(step.lot ?? quantity, quantity);
+    const size = Math.min(step.lot ?? quantity, most[step.station] ?? quantity, quantity);
     const count = Math.ceil(quantity / size);
     const before = out.at(-1);
     const lots = Array.from({ length: count }, (_, i): Operation => {

@@ -114,7 +114,7 @@ export function cutting(
           setup: feature.setup,
           each: works / pieces,
           // Across a block a third of the time is enough for each part in it [mem].
-          minutes: Math.ceil(feature.setup + works / (g.onBlock ? 3 : 1)),
+          share: g.onBlock ? 1 / 3 : 1,
           ...(feature.hazard ? { hazard: feature.hazard } : {}),
           check: feature.check,
         }),

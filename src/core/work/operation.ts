@@ -1,6 +1,7 @@
 import { caution, type Hazard } from "@/core/feature/hazard";
 import type { Setting, Station } from "@/core/feature/machine";
 import type { PartId } from "@/core/line/line";
+import type { Workshop } from "@/core/shop/shop";
 
 /** So much of a bought thing taken at an operation. */
 export interface Taken {
@@ -29,6 +30,10 @@ export interface ToMeasure {
 export interface Operation {
   id: string;
   name: string;
+  /** What it is called in the shop's list of minutes. */
+  kind: string;
+  /** Nobody has said what it takes here: its minutes are where a shop begins. */
+  guess: boolean;
   station: Station;
   lot: string;
   /** The line it is for, when it is for one. */
@@ -49,6 +54,8 @@ export interface Operation {
   people: number;
   setup: number;
   each: number;
+  /** So much of each piece's minutes is enough, where several are worked as one. */
+  share: number;
   minutes: number;
   wait: number;
   after: string[];
@@ -59,12 +66,15 @@ export interface Operation {
 /** An operation from what is said of it; its minutes and its caution follow. */
 export function operation(
   said: Pick<Operation, "id" | "name" | "station" | "pieces" | "of"> &
-    Partial<Omit<Operation, "minutes" | "caution">> & { hazard?: Hazard; minutes?: number },
+    Partial<Omit<Operation, "minutes" | "caution" | "guess">> & { hazard?: Hazard; share?: number },
 ): Operation {
-  const { hazard, ...rest } = said;
+  const { hazard, share = 1, ...rest } = said;
   const setup = rest.setup ?? 0;
   const each = rest.each ?? 0;
   return {
+    kind: said.name,
+    guess: true,
+    share,
     lot: "all",
     line: null,
     makes: [],
@@ -80,7 +90,15 @@ export function operation(
     ...rest,
     setup,
     each,
-    minutes: rest.minutes ?? Math.ceil(setup + each * rest.pieces),
+    minutes: Math.ceil(setup + each * rest.pieces * share),
     ...(hazard ? { caution: caution(hazard) } : {}),
   };
+}
+
+/** An operation with the minutes the shop has said for its kind; a lot after the first is not set up again. */
+export function timed(op: Operation, minutes: Workshop["minutes"]): Operation {
+  const said = Object.hasOwn(minutes, op.kind) ? minutes[op.kind] : undefined;
+  if (!said) return op;
+  const setup = op.setup > 0 || op.lot === "all" || op.lot.startsWith("lot 1 ") ? said.setup : 0;
+  return { ...op, guess: false, setup, each: said.each, minutes: Math.ceil(setup + said.each * op.pieces * op.share) };
 }

@@ -218,7 +218,12 @@ describe("the calendar", () => {
   test("worked minutes and clock minutes are inverses, in any shop", () => {
     fc.assert(
       fc.property(shop, fc.integer({ min: 0, max: 40_000 }), fc.integer({ min: 0, max: 27 }), (s, minute, day) => {
-        const cal = calendar(`2027-02-${String(day + 1).padStart(2, "0")}`, { days: s.days, hours: hoursOf(s) });
+        const cal = calendar(`2027-02-${String(day + 1).padStart(2, "0")}`, {
+          days: s.days,
+          hours: hoursOf(s),
+          closed: [],
+          staff: [],
+        });
         expect(cal.toWorked(cal.toClock(minute, "start"))).toBe(minute);
         expect(cal.toWorked(cal.toClock(minute + 1, "end"))).toBe(minute + 1);
         expect(cal.toClock(minute + 1, "start")).toBeGreaterThan(cal.toClock(minute, "start"));
@@ -229,7 +234,10 @@ describe("the calendar", () => {
   test("work is only ever done on days the shop is open (weekday by an independent calendar)", () => {
     fc.assert(
       fc.property(shop, fc.integer({ min: 0, max: 40_000 }), (s, minute) => {
-        const at = calendar("2027-02-10", { days: s.days, hours: hoursOf(s) }).toClock(minute, "start");
+        const at = calendar("2027-02-10", { days: s.days, hours: hoursOf(s), closed: [], staff: [] }).toClock(
+          minute,
+          "start",
+        );
         const weekday = new Date(at * 60_000).getUTCDay() || 7;
         expect(s.days).toContain(weekday);
         expect(hoursOf(s).some(([a, b]) => at % 1440 >= a && at % 1440 < b)).toBe(true);

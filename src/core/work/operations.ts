@@ -8,7 +8,7 @@ import { fitsTo } from "@/core/line/fits";
 import { partKey, pieceKey } from "@/core/line/line";
 import { type Assembling, assembling, GLUE } from "./assembling";
 import { cutting, inTurn } from "./cutting";
-import { type Operation, operation } from "./operation";
+import { type Operation, operation, timed } from "./operation";
 import { sawing } from "./sawing";
 
 /** Gluing up a panel, minutes [mem]. */
@@ -54,7 +54,7 @@ function workedOut(worked: WorkedJob, layout: LayoutResult): Operation[] {
     name,
   );
   inTurn(cuts);
-  const steps = new Map(worked.lines.map((l) => [l.at, assembling(l, units, workshop.glue)]));
+  const steps = new Map(worked.lines.map((l) => [l.at, assembling(l, units, workshop)]));
   const lotsOf = (line: number, step: string) =>
     steps
       .get(line)
@@ -102,12 +102,13 @@ function workedOut(worked: WorkedJob, layout: LayoutResult): Operation[] {
     });
   }
 
-  return inOrder([
+  const all = [
     ...saw.map((s) => s.op),
     ...panels,
     ...cuts.map((c) => c.op),
     ...[...steps.values()].flatMap((list) => list.flatMap((s) => s.lots)),
-  ]);
+  ];
+  return inOrder(all.map((op) => timed(op, workshop.minutes)));
 }
 
 const sum = (list: number[]) => list.reduce((a, b) => a + b, 0);
@@ -130,6 +131,7 @@ function panel(b: Blank, saw: ReturnType<typeof sawing>, name: string, glue: num
     ...PANEL,
     id: `${partKey(b.of)}/panel`,
     name: `Joint the edges and glue up, ${b.staves} staves each`,
+    kind: "Joint the edges and glue up",
     station: "clamps",
     line: b.of.line,
     pieces,

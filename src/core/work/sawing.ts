@@ -35,6 +35,9 @@ const SAID: Record<SawStep, { name: string; check: string; of: string }> = {
   plane: { name: "Plane to thickness", check: "measure the first at both ends", of: "" },
 };
 
+/** The kinds of operation at the saw, with the guess each begins with. */
+export const SAW_KINDS = (Object.keys(GUESS) as SawStep[]).map((step) => ({ kind: SAID[step].name, ...GUESS[step] }));
+
 const STATION: Partial<Record<SawStep, Station>> = { joint: "jointer", resaw: "band saw", plane: "planer" };
 
 /** Narrower than 1/2" the rip is a thin strip. */

@@ -19,7 +19,7 @@ import { type Around, inShop } from "@/core/job/inshop";
 import { takingUp } from "@/core/job/takeup";
 import { type CatalogueAct, changeCatalogue } from "@/core/catalogue/catalogue";
 import { insist } from "@/ui/parts/askServer";
-import type { Workshop } from "@/core/shop/shop";
+import type { Minutes, Workshop } from "@/core/shop/shop";
 import { type Moves, movesBetween } from "./moves";
 import { type Keeping, useKeeping } from "./useKeeping";
 import { nextKey, screenName } from "./waiting";
@@ -46,6 +46,8 @@ export interface Desk {
   /** So many of the job's stock, the first of it, are its own; the rest is the yard's and the catalogue's. */
   own: number;
   around: Around;
+  /** Says what a kind of operation takes in the shop; null is the guess again. */
+  shopMinutes(kind: string, to: Minutes | null): void;
   /** Does something to the shop's catalogue. */
   catalogue(act: CatalogueAct): void;
   line: number;
@@ -183,6 +185,18 @@ export function useOpenJob(
     [stored.id, own, newest, carry, send],
   );
 
+  const shopMinutes = useCallback((kind: string, to: Minutes | null) => {
+    const { [kind]: _old, ...others } = shopNow.current.minutes;
+    const minutes = to ? { ...others, [kind]: to } : others;
+    const one = { key: nextKey(screenName(), 0), revision: aroundNow.current.shop, act: { do: "workshop", to: { minutes } } }; // prettier-ignore
+    const waits = (why: string) => setProblem({ field: "minutes", message: `not kept yet: ${why}` });
+    // The job follows when the shop has it, as every other page does.
+    insist("/api/shop/act", { method: "POST", body: one }, waits).then(
+      () => setProblem((p) => (p?.field === "minutes" ? null : p)),
+      (e: Error) => setProblem({ field: "minutes", message: e.message }),
+    );
+  }, []);
+
   const catalogue = useCallback((what: CatalogueAct) => {
     try {
       const { offers } = changeCatalogue(aroundNow.current, what);
@@ -224,6 +238,7 @@ export function useOpenJob(
       own: (draft ?? job).stock.length,
       around,
       catalogue,
+      shopMinutes,
       line: Math.min(line, Math.max(0, shown.lines.length - 1)),
       setLine: (n) => {
         setLine(n);
@@ -262,6 +277,7 @@ export function useOpenJob(
       shop,
       around,
       catalogue,
+      shopMinutes,
       line,
       lit,
       moves,

@@ -47,7 +47,10 @@ export function Patterns({ kept, designs }: { kept: Standard[]; designs: Design[
   return (
     <>
       <ShopTop here="/patterns">
-        <button className="min-h-[44px] border-0 bg-transparent p-0" onClick={() => setUnits(units === "in" ? "mm" : "in")}>
+        <button
+          className="min-h-[44px] border-0 bg-transparent p-0"
+          onClick={() => setUnits(units === "in" ? "mm" : "in")}
+        >
           {units === "in" ? "inches" : "mm"} <Key k="u" />
         </button>
       </ShopTop>

@@ -18,7 +18,15 @@ export function readHours(said: string): [number, number][] | undefined {
 }
 
 /** When people are there, typed as it is said. */
-export function Hours({ value, onSettle }: { value: [number, number][]; onSettle(hours: [number, number][]): void }) {
+export function Hours({
+  label = "Hours",
+  value,
+  onSettle,
+}: {
+  label?: string;
+  value: [number, number][];
+  onSettle(hours: [number, number][]): void;
+}) {
   const [typed, setTyped] = useState<string | null>(null);
   const [wrong, setWrong] = useState(false);
   const settle = () => {
@@ -33,7 +41,7 @@ export function Hours({ value, onSettle }: { value: [number, number][]; onSettle
     <>
       <input
         className="field w-72 text-right font-mono"
-        aria-label="Hours"
+        aria-label={label}
         aria-invalid={wrong || undefined}
         value={typed ?? text(value)}
         onChange={(e) => setTyped(e.target.value)}

@@ -7,7 +7,12 @@ import { LengthField } from "@/ui/parts/LengthField";
 import { NumberField } from "@/ui/parts/NumberField";
 import { ShopTop } from "@/ui/top/ShopTop";
 import { Undo } from "@/ui/top/Undo";
+import { Dates } from "./Dates";
+import { Days } from "./Days";
 import { Hours } from "./Hours";
+import { MinutesList } from "./MinutesList";
+import { Staff } from "./Staff";
+import { Stations } from "./Stations";
 import { useShop } from "./useShop";
 
 /** A job that does something otherwise than the shop. */
@@ -86,30 +91,13 @@ export function ShopPage({ stored, jobs }: { stored: StoredShop; jobs: Otherwise
         </div>
         <section aria-label="People and hours">
           <h2 className="small-head">People and hours</h2>
-          {number("people", "People", "who work at the same time")}
+          {w.staff.length === 0 && number("people", "People", "who work at the same time")}
           {row(
             "days",
             "Days worked",
             "nothing is planned on the others",
             <>
-              <span className="flex gap-1">
-                {DAYS.map((d, i) => {
-                  const on = w.days.includes(i + 1);
-                  return (
-                    <button
-                      key={d}
-                      aria-pressed={on}
-                      aria-label={d}
-                      className={`min-h-9 w-10 border ${on ? "border-spruce bg-spruce text-white" : "border-rule bg-white"}`}
-                      onClick={() =>
-                        set({ days: on ? w.days.filter((x) => x !== i + 1) : [...w.days, i + 1].sort((a, b) => a - b) })
-                      }
-                    >
-                      {d.slice(0, 2)}
-                    </button>
-                  );
-                })}
-              </span>
+              <Days of="" value={w.days} onSettle={(days) => set({ days })} />
               <Wrong text={wrong("days") && "at least one day is worked"} />
             </>,
           )}
@@ -122,6 +110,18 @@ export function ShopPage({ stored, jobs }: { stored: StoredShop; jobs: Otherwise
               <Wrong text={wrong("hours")} />
             </>,
           )}
+          {row(
+            "closed",
+            "Days closed",
+            "nobody works then",
+            <>
+              <Dates label="A day the shop is closed" value={w.closed} onSettle={(closed) => set({ closed })} />
+              <Wrong text={wrong("closed")} />
+            </>,
+          )}
+          <h2 className="small-head mt-6">Who works{w.staff.length > 0 && `: ${w.staff.length}`}</h2>
+          <Staff workshop={w} onSettle={(staff) => set({ staff })} />
+          <Wrong text={wrong("staff")} />
           <h2 className="small-head mt-6">Glue and panels</h2>
           {number("glue", "Glue, grams a square metre of joint", "150–200 is usual (from memory)")}
           {row(
@@ -186,13 +186,36 @@ export function ShopPage({ stored, jobs }: { stored: StoredShop; jobs: Otherwise
             />
           </div>
           <Wrong text={wrong("weighing")} />
+          <h2 className="small-head mt-6">On paper</h2>
+          {row(
+            "paper",
+            "Paper",
+            "story sticks and sheets are drawn for it",
+            <select
+              className="field"
+              aria-label="Paper"
+              value={w.paper}
+              onChange={(e) => set({ paper: e.target.value as Workshop["paper"] })}
+            >
+              <option value="A4">A4</option>
+              <option value="Letter">Letter</option>
+            </select>,
+          )}
+        </section>
+        <section aria-label="Stations">
+          <h2 className="small-head">Stations</h2>
+          <Stations workshop={w} onSettle={(to) => set(to)} />
+          <Wrong text={wrong("stations") ?? wrong("lots")} />
+        </section>
+        <section aria-label="Minutes">
+          <h2 className="small-head">Minutes</h2>
+          <MinutesList minutes={w.minutes} onSettle={(minutes) => set({ minutes })} />
+          <Wrong text={wrong("minutes")} />
         </section>
       </main>
     </>
   );
 }
-
-const DAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
 
 function Wrong({ text }: { text: string | undefined }) {
   return text ? (

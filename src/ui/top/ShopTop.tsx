@@ -15,7 +15,11 @@ export type ShopPageAt = (typeof PAGES)[number]["at"];
 export function ShopTop({ here, children }: { here: ShopPageAt; children?: ReactNode }) {
   return (
     <header className="no-print flex flex-wrap items-center gap-x-5 border-b-2 border-ink px-5">
-      <Link prefetch={false} href="/" className="min-h-[44px] py-3 text-[1.33rem] font-bold tracking-tight no-underline">
+      <Link
+        prefetch={false}
+        href="/"
+        className="min-h-[44px] py-3 text-[1.33rem] font-bold tracking-tight no-underline"
+      >
         Rundik
       </Link>
       <nav aria-label="The shop" className="flex flex-wrap">

@@ -6,6 +6,8 @@ import type { WorkedJob } from "@/core/job/worked";
 import { partKey } from "@/core/line/line";
 import { type Row, rowsOf } from "@/core/plan/fold";
 import type { Planned } from "@/core/plan/plan";
+import { handsOf } from "@/core/shop/shop";
+import { Takes } from "./Takes";
 import { ToFit } from "./ToFit";
 import type { Taken } from "@/core/work/operation";
 import type { Units } from "@/core/length/length";
@@ -23,6 +25,7 @@ export function Run() {
   if (!job.start) return <Empty text="The job has no start day." next="ask" act="Say when work starts" />;
   if (!plan) return <AfterLayout what="The plan stands" />;
   const rows = rowsOf(plan.operations);
+  const guesses = rows.filter((r) => r.op.guess).length;
   const days = [...new Set(rows.map((r) => clockDay(r.startsAt)))];
   return (
     <div>
@@ -41,11 +44,11 @@ export function Run() {
             {plan.finish === plan.bound
               ? "No plan in these hours can finish earlier."
               : `No plan in these hours can finish before ${clockDay(plan.bound)}, ${clockTime(plan.bound)}.`}{" "}
-            {count(job.workshop.people, "person", "people")} (
+            {count(handsOf(job.workshop), "person", "people")} (
             <Link prefetch={false} className="quiet" href="/shop">
               the shop
             </Link>
-            ) · times are starting guesses
+            ){guesses > 0 && ` · ${guesses === rows.length ? "all" : guesses} of the times are guesses`}
           </span>
         </p>
       </header>
@@ -112,6 +115,7 @@ function Step({ row, units, worked }: { row: Row; units: Units; worked: WorkedJo
             ? `, ${lots.length} lots of ${[...new Set(lots.map((l) => l.pieces))].join(" and ")}, begun at ${lots.map((l) => clockTime(l.startsAt)).join(", ")}`
             : o.lot !== "all" && `, ${o.lot}`}
           <span className="text-soft"> · {duration(row.minutes)}</span>
+          <Takes op={o} />
           {o.wait > 0 && <span className="text-soft"> · then leave it {duration(o.wait)}</span>}
         </p>
         {o.how.map((h) => (

@@ -69,10 +69,7 @@ export function Drawing({
         <a className="quiet" href={`/jobs/${desk.id}/sheet/${at.at}`}>
           assembly sheet
         </a>
-        <a
-          className="quiet"
-          href={`/api/jobs/${desk.id}/lines/${at.at}/stick.pdf?paper=${job.units === "in" ? "Letter" : "A4"}`}
-        >
+        <a className="quiet" href={`/api/jobs/${desk.id}/lines/${at.at}/stick.pdf?paper=${job.workshop.paper}`}>
           story stick, true size
         </a>
         <a className="quiet" href={`/api/jobs/${desk.id}/lines/${at.at}/item.svg`}>

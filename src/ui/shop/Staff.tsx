@@ -1,0 +1,55 @@
+"use client";
+import { useState } from "react";
+import type { Person, Workshop } from "@/core/shop/shop";
+import { TextField } from "@/ui/parts/TextField";
+import { Dates } from "./Dates";
+import { Days } from "./Days";
+import { Hours } from "./Hours";
+
+/** Who works, where they differ: a title is enough; days and hours that are not said are the shop's. */
+export function Staff({ workshop, onSettle }: { workshop: Workshop; onSettle(staff: Person[]): void }) {
+  const { staff, days, hours } = workshop;
+  const [title, setTitle] = useState("");
+  const put = (i: number, to: Partial<Person>) => onSettle(staff.map((p, k) => (k === i ? { ...p, ...to } : p)));
+  const add = () => {
+    if (title.trim() === "") return;
+    onSettle([...staff, { title: title.trim().slice(0, 60) }]);
+    setTitle("");
+  };
+  return (
+    <div className="border-t border-rule py-1.5">
+      {staff.map((p, i) => (
+        <div key={i} className="mb-2 grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-1">
+          <TextField
+            label={`Title of person ${i + 1}`}
+            value={p.title}
+            onSettle={(t) => t.trim() && put(i, { title: t.trim() })}
+          />{" "}
+          {/* prettier-ignore */}
+          <button className="quiet" aria-label={`Take out ${p.title}`} onClick={() => onSettle(staff.filter((_, k) => k !== i))}>
+            take out
+          </button>
+          <span className={p.days ? "font-semibold" : "text-soft"}>days</span>
+          <Days of={p.title} value={p.days ?? days} onSettle={(d) => d.length > 0 && put(i, { days: d })} />
+          <span className={p.hours ? "font-semibold" : "text-soft"}>hours</span>
+          <Hours label={`Hours of ${p.title}`} value={p.hours ?? hours} onSettle={(h) => put(i, { hours: h })} />
+          <span className="text-soft">days off</span>
+          <Dates label={`Day off of ${p.title}`} value={p.off ?? []} onSettle={(off) => put(i, { off })} />
+        </div>
+      ))}
+      <span className="flex items-baseline gap-3">
+        <input
+          className="field w-48"
+          aria-label="Title of somebody who works here"
+          placeholder="sawyer, joiner, helper"
+          value={title}
+          onChange={(e) => setTitle(e.target.value)}
+          onKeyDown={(e) => e.key === "Enter" && add()}
+        />
+        <button className="quiet" onClick={add}>
+          add somebody with days of their own
+        </button>
+      </span>
+    </div>
+  );
+}
