@@ -3,7 +3,7 @@ import { z } from "zod";
 import { isOpen } from "@/app/gate";
 import { fromKept } from "@/app/kept";
 import { today } from "@/app/today";
-import { nexts } from "@/core/today/next";
+import { nexts } from "@/core/today/todo";
 import { DAYS_KEPT } from "@/store/copies";
 import { database } from "@/store/database";
 import { designStore } from "@/store/designs";

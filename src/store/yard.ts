@@ -125,7 +125,7 @@ export function yardStore(db: Db) {
     collides: yardCollides,
   });
   const stored = <N extends ReturnType<typeof keeps.load>>(
-    { value: _, ...rest }: N,
+    { value: _value, ...rest }: N,
     since: number,
   ): Omit<N, "value"> & StoredYard => ({
     ...rest,

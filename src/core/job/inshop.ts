@@ -1,5 +1,5 @@
 import { asStock, type Offer } from "@/core/catalogue/catalogue";
-import type { BoardStock, StockEntry } from "@/core/boards/stock";
+import type { StockEntry } from "@/core/boards/stock";
 import { freeFor, type LotThere, stockOf } from "@/core/yard/lot";
 import { type Job, LIMITS } from "./job";
 
@@ -16,9 +16,6 @@ export const NOTHING_AROUND: Around = { lots: [], offers: [], revision: 0, shop:
 /** A wood that was chosen is that of every board; sheets and packs are what they are. */
 const ofWood = (s: StockEntry, wood: string | undefined) =>
   wood === undefined || s.form !== "board" || s.material.toLowerCase() === wood.toLowerCase();
-
-/** True when a stock entry is this job's own: typed in it, or taken up from the yard or the catalogue. */
-export const isOwn = (job: Job, at: number): boolean => at < job.stock.length;
 
 /**
  * The job with all it can be made from: its own stock first and at the same places, then what is free in the yard, then what is
@@ -52,10 +49,4 @@ export function leftAside(job: Job, id: number | undefined, around: Around): num
   const all = around.lots.flatMap((l) => stockOf(l, freeFor(l, id))).filter((s) => ofWood(s, job.wood)).length;
   const seen = inShop(job, id, around).stock.filter((s) => s.lot !== undefined).length;
   return job.alone ? 0 : Math.max(0, all - seen);
-}
-
-/** A board of the job's stock, by its place; undefined where there is none or it is a pack. */
-export function boardAt(job: Job, at: number): BoardStock | undefined {
-  const found = job.stock[at];
-  return found && found.form !== "pack" ? found : undefined;
 }

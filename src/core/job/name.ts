@@ -9,7 +9,7 @@ const NAMED = 3;
 /** One thing as many: `body` is `bodies`, `feed rim with inner board` is `feed rims with inner board`. */
 export function plural(name: string): string {
   const [, head, rest] = /^(.*?)((?:\s+(?:with|without|for|of)\s+.*|,.*)?)$/s.exec(name)!;
-  const many = /s$/.test(head!)
+  const many = head!.endsWith("s")
     ? head!
     : /(x|ch|sh)$/.test(head!)
       ? `${head}es`

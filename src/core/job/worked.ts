@@ -15,11 +15,23 @@ export interface WorkedJob {
 }
 
 const jobs = new WeakMap<Job, WorkedJob>();
+const lists = new WeakMap<Job["lines"], WorkedJob>();
 
-/** Works a whole job out: every line's shape, and every finding of line against line; a job object once. */
+/** What of a job its lines are worked out from, beside themselves: its stock, days and shop are nothing to them. */
+const FROM = ["units", "standards", "designs", "thickness", "finish"] as const;
+
+/** Works a whole job out: every line's shape, and every finding of line against line; lines once as long as they are the same. */
 export function workJob(job: Job): WorkedJob {
   const known = jobs.get(job);
   if (known) return known;
+  const alike = lists.get(job.lines);
+  const worked = alike && FROM.every((of) => alike.job[of] === job[of]) ? { ...alike, job } : workedOut(job);
+  jobs.set(job, worked);
+  lists.set(job.lines, worked);
+  return worked;
+}
+
+function workedOut(job: Job): WorkedJob {
   const faults: WorkedJob["faults"] = [];
   const shaped = job.lines.flatMap((line, at): WorkedLine[] => {
     try {
@@ -31,7 +43,5 @@ export function workJob(job: Job): WorkedJob {
     }
   });
   const lines = followBoxes(shaped, job);
-  const worked = { job, lines, faults, findings: fitLines(lines, job.units) };
-  jobs.set(job, worked);
-  return worked;
+  return { job, lines, faults, findings: fitLines(lines, job.units) };
 }

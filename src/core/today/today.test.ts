@@ -10,7 +10,7 @@ import { layOut } from "@/core/layout/layout";
 import { inch } from "@/core/length/length";
 import { piecesOf } from "@/core/boards/laid";
 import type { BoardLot, LotThere } from "@/core/yard/lot";
-import { nextOf, nexts, pegs } from "./next";
+import { nextOf, nexts, pegs } from "./todo";
 import { type Standing, standingOf } from "./standing";
 
 const pine: BoardLot = { form: "board", material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96) }; // prettier-ignore

@@ -123,7 +123,7 @@ function takenUp(act: Act, job: Job, standards: Standard[], designs: Design[]): 
 /** Opens a job: local state that answers at once, acts sent to the server one after another. */
 export function useOpenJob(
   stored: StoredJob,
-  { standards: own, designs: newest }: MakersOwn,
+  { standards: ownStandards, designs: newest }: MakersOwn,
 ): { desk: Desk; laid: Laid } {
   const [job, setJob] = useState(stored.job);
   const [draft, setDraft] = useState<Job | null>(null);
@@ -151,6 +151,7 @@ export function useOpenJob(
   const { send } = keeping;
 
   const shown = useMemo(() => inShop(draft ?? job, stored.id, around), [draft, job, stored.id, around]);
+  const own = (draft ?? job).stock.length;
   const worked = useMemo(() => workJob(shown), [shown]);
   /** What is done is checked in full, as the server will; what is tried while typing only where it changes a line. */
   const carry = useCallback((out: typeof preview, act: Act, field: string | undefined, then: (next: Job) => void) => {
@@ -172,7 +173,7 @@ export function useOpenJob(
       setDraft(null);
       const here = inShop(latest.current, stored.id, aroundNow.current);
       const { before, act: onOwn } = takingUp(act, latest.current, here);
-      for (const take of [...before, ...takenUp(act, latest.current, own, newest)]) {
+      for (const take of [...before, ...takenUp(act, latest.current, ownStandards, newest)]) {
         latest.current = preview(latest.current, take);
         send({ act: take });
       }
@@ -182,7 +183,7 @@ export function useOpenJob(
         send({ act: onOwn });
       });
     },
-    [stored.id, own, newest, carry, send],
+    [stored.id, ownStandards, newest, carry, send],
   );
 
   const shopMinutes = useCallback((kind: string, to: Minutes | null) => {
@@ -218,8 +219,12 @@ export function useOpenJob(
 
   // The same as long as nothing of the maker's own changes: rows of lines are not drawn again for another line's sake.
   const standards = useMemo(
-    () => [...STANDARDS, ...shown.standards, ...own.filter((s) => !shown.standards.some((x) => x.id === s.id))],
-    [shown.standards, own],
+    () => [
+      ...STANDARDS,
+      ...shown.standards,
+      ...ownStandards.filter((s) => !shown.standards.some((x) => x.id === s.id)),
+    ],
+    [shown.standards, ownStandards],
   );
   const designs = useMemo(
     () => [...shown.designs, ...newest.filter((d) => !shown.designs.some((x) => x.recipe.id === d.recipe.id))],
@@ -235,7 +240,7 @@ export function useOpenJob(
       problem,
       keeping,
       shop,
-      own: (draft ?? job).stock.length,
+      own,
       around,
       catalogue,
       shopMinutes,
@@ -268,8 +273,7 @@ export function useOpenJob(
     }),
     [
       stored.id,
-      draft,
-      job,
+      own,
       shown,
       worked,
       problem,

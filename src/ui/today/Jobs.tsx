@@ -2,7 +2,7 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
-import { nextOf, type Peg, pegs } from "@/core/today/next";
+import { nextOf, type Peg, pegs } from "@/core/today/todo";
 import type { Standing } from "@/core/today/standing";
 import { askServer } from "@/ui/parts/askServer";
 import { count, dayText } from "@/ui/parts/words";

@@ -42,6 +42,7 @@ export function StartField({ day, own, usual, big }: { day: string; own: MakersO
     const { due, customer } = asked;
     void start({ lines: linesOf(asked), ...(due ? { due } : {}), ...(customer ? { customer } : {}) });
   };
+  useEffect(() => box.current?.focus(), []);
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       if (e.key !== "n" || e.metaKey || e.ctrlKey || e.altKey) return;
@@ -62,7 +63,6 @@ export function StartField({ day, own, usual, big }: { day: string; own: MakersO
           aria-label="What do you want to make"
           aria-describedby="start-read"
           autoComplete="off"
-          autoFocus
           placeholder="10 deep bodies, 100 frames for the school garden by 12 March"
           value={typed}
           onChange={(e) => {

@@ -4,7 +4,7 @@ import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef } from "react";
 import type { MakersOwn } from "@/core/designs/design";
 import type { Units } from "@/core/length/length";
-import type { Next } from "@/core/today/next";
+import type { Next } from "@/core/today/todo";
 import { useFollow } from "@/ui/desk/useFollow";
 import { Fresh } from "@/ui/parts/Fresh";
 import { count, dayText } from "@/ui/parts/words";

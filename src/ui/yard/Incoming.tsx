@@ -27,6 +27,8 @@ export function Incoming({
   const [table, setTable] = useState<string[][] | null>(null);
   const [put, setPut] = useState<string | null>(null);
   const file = useRef<HTMLInputElement>(null);
+  const box = useRef<HTMLInputElement>(null);
+  useEffect(() => box.current?.focus(), []);
   const said = typed.trim() === "" ? undefined : readSaid(typed, units);
   const open = (rows: string[][]) => {
     setWrong(rows.length === 0 ? "nothing is in it" : null);
@@ -45,9 +47,9 @@ export function Incoming({
     <section aria-label="Put in">
       <div className="flex flex-wrap items-stretch gap-3">
         <input
+          ref={box}
           className="min-h-[44px] min-w-72 flex-1 border-2 border-ink bg-white px-3 py-2 text-[1.2rem]"
           aria-label="What came in: a line, or a whole list pasted"
-          autoFocus
           autoComplete="off"
           placeholder={
             units === "in" ? "6 pine 1 x 8 1/4 x 110 rough, bad 30-42" : "6 pine 24 x 210 x 2800 rough, bad 760-1070"
@@ -144,6 +146,9 @@ function Preview({
     const later = setTimeout(() => setRead(readTable(table, tapes)));
     return () => clearTimeout(later);
   }, [table, tapes]);
+  // What was read is there: Enter puts it in.
+  const first = useRef<HTMLButtonElement>(null);
+  useEffect(() => first.current?.focus(), [read]);
   if (!read) return <p aria-live="polite">Reading {count(table.length, "row")} …</p>;
   const lots = lotsOf(read);
   const troubled = read.rows.filter((r) => "problem" in r);
@@ -156,7 +161,7 @@ function Preview({
     <div className="mb-5 border-2 border-ink bg-white px-4 py-3" role="group" aria-label="What was read">
       <div className="mb-2 flex flex-wrap items-center gap-x-5 gap-y-2">
         {lots.length > 0 ? (
-          <button className="act text-[1.13rem]" autoFocus onClick={() => take(lots, why)}>
+          <button ref={first} className="act text-[1.13rem]" onClick={() => take(lots, why)}>
             Put in {what}
           </button>
         ) : (

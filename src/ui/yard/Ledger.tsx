@@ -42,8 +42,9 @@ export function Ledger({ lot, there }: { lot: number; there: number }) {
           </tr>
         ))}
         <tr className="font-semibold">
-          <td />
-          <td className="border-t border-ink pr-5">there are</td>
+          <td colSpan={2} className="border-t border-ink pr-5 text-right">
+            there are
+          </td>
           <td className="border-t border-ink text-right font-mono">{there}</td>
         </tr>
       </tbody>

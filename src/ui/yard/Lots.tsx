@@ -167,8 +167,7 @@ const Row = memo(function Row({
       </tr>
       {open && (
         <tr>
-          <td />
-          <td colSpan={5} className="border-t-0!">
+          <td colSpan={6} className="border-t-0! pl-32!">
             <PutRight of={of} units={units} act={act} />
             <Ledger lot={id} there={there} />
           </td>

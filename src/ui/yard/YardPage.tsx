@@ -2,7 +2,7 @@
 import Link from "next/link";
 import { useMemo } from "react";
 import type { Units } from "@/core/length/length";
-import { lotKey, lotText, type StoredYard } from "@/core/yard/lot";
+import { lotKey, type StoredYard } from "@/core/yard/lot";
 import { yardActText } from "@/core/yard/acts";
 import { Troubles } from "@/ui/desk/Troubles";
 import { count } from "@/ui/parts/words";
