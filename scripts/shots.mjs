@@ -30,32 +30,58 @@ const laid = (page) =>
     .first()
     .waitFor({ timeout: 30_000 });
 
+/** A list as it comes from a spreadsheet, with two rows nobody can read. */
+const PILE = [
+  "Qty\tWood\tThick (in)\tWidth\tLength\tRough\tBad\tWhere",
+  ...Array.from({ length: 16 }, (_, n) => `${1 + (n % 3)}\tlarch\t${n % 2 ? "1" : "1 1/8"}\t${8 + (n % 4)} 1/4\t${84 + 6 * n}\tx\t${n % 5 ? "" : "30-42"}\tlean-to`),
+  "two\tlarch\t1\t8\t96\tx\t\tlean-to",
+  "2\tlarch\t1\t\t96\tx\t\tlean-to",
+].join("\n"); // prettier-ignore
+
 /** Name, page, and what is done before the picture. */
 const SHOTS = [
-  ["ask", "/jobs/1/ask"],
+  // Seen once so that where the jobs stand is worked out; then all of it is there.
   [
-    "browse",
-    "/jobs/1/ask",
+    "today",
+    "/",
     async (page) => {
-      await page.keyboard.press("/");
-      await page.getByRole("button", { name: "look through everything" }).click();
-      await page.getByRole("region", { name: "Everything that can be made" }).scrollIntoViewIfNeeded();
+      await page
+        .getByRole("button", { name: /^Take away/ })
+        .nth(4)
+        .waitFor();
+      await page.waitForFunction(() => !document.body.innerText.includes("being worked out"), undefined, {
+        timeout: 90_000,
+      });
     },
   ],
+  ["yard", "/yard"],
+  [
+    "yard-paste",
+    "/yard",
+    async (page) => {
+      await page.getByLabel(/^What came in/).focus();
+      await page.evaluate((text) => {
+        const data = new DataTransfer();
+        data.setData("text", text);
+        document.activeElement.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true })); // prettier-ignore
+      }, PILE);
+      await page.getByText("in trouble").waitFor();
+    },
+  ],
+  [
+    "stock-take",
+    "/yard/count",
+    async (page) => {
+      await page.setViewportSize({ width: 800, height: 1280 });
+      await page.keyboard.press("3");
+    },
+  ],
+  ["ask", "/jobs/1/ask"],
   ["shape", "/jobs/1/shape"],
-  ["national", "/jobs/3/shape"],
   ["exploded", "/jobs/3/sheet/0"],
   ["corners", "/jobs/1/shape", (page) => page.getByRole("button", { name: "compare corners" }).click()],
   ["patterns", "/patterns"],
   ["lay-out", "/jobs/1/lay-out", (page) => laid(page)],
-  [
-    "trade-off",
-    "/jobs/1/lay-out",
-    async (page) => {
-      await laid(page);
-      await page.getByRole("region", { name: "Cost against set-ups" }).scrollIntoViewIfNeeded();
-    },
-  ],
   [
     "rough-boards",
     "/jobs/4/lay-out",
@@ -77,7 +103,6 @@ const SHOTS = [
   ],
   ["buy", "/jobs/1/buy"],
   ["run", "/jobs/1/run"],
-  ["rough-run", "/jobs/4/run"],
   ["prove", "/jobs/1/prove"],
   ["hive", "/jobs/5/hive"],
   [
@@ -104,7 +129,9 @@ if (!existsSync("docs/screenshots")) mkdirSync("docs/screenshots", { recursive: 
 /** All of them, or those named: `npm run shots -- sheet run`. */
 const wanted = process.argv.slice(2);
 for (const [name, path, act] of SHOTS.filter(([n]) => wanted.length === 0 || wanted.includes(n))) {
-  await page.goto(`${url}${path}`, { waitUntil: "networkidle" });
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await page.goto(`${url}${path}`, { waitUntil: "load" });
+  await page.waitForFunction(() => performance.getEntriesByName("usable").length > 0);
   if (act) await act(page);
   await page.waitForTimeout(400);
   await page.screenshot({ path: `docs/screenshots/${name}.png` });
