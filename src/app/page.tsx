@@ -30,8 +30,8 @@ const Page = ({ searchParams }: { searchParams: Promise<Record<string, string | 
     const day = today();
     const archived = of === "archive";
     const words = q.split(/\s+/).filter(Boolean);
-    const jobs = store.list({ words, archived, most: LISTED + 1 });
-    const soonest = archived || words.length > 0 ? store.list({ most: ASKED }) : jobs.slice(0, ASKED);
+    const jobs = store.list({ words, archived, most: LISTED + 1, day });
+    const soonest = archived || words.length > 0 ? store.list({ most: ASKED, day }) : jobs.slice(0, ASKED);
     // Worked out behind the page, which follows.
     const stale = [...soonest, ...(archived ? [] : jobs)].filter((j) => !j.fresh).map((j) => j.id);
     freshen(db, [...new Set(stale)], day);

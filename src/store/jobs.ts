@@ -36,6 +36,8 @@ export interface Which {
   words?: string[];
   archived?: boolean;
   most?: number;
+  /** The day it is, `YYYY-MM-DD`: where a job stood on another is not fresh. */
+  day?: string;
 }
 /** So many words of a search count. */
 const MOST_WORDS = 6;
@@ -78,7 +80,7 @@ export function jobStore(db: Db) {
     revision: db.prepare<[number], { revision: number }>("SELECT revision FROM job WHERE id = ? AND deleted_at IS NULL"), // prettier-ignore
     /** Counts on with anything that is done to any job, and with every standing that is worked out. */
     all: db.prepare<[], { n: number }>(
-      "SELECT (SELECT coalesce(sum(revision) + count(*) + count(archived_at) + count(deleted_at), 0) FROM job) + (SELECT coalesce(sum(version), 0) FROM standing) AS n",
+      "SELECT (SELECT coalesce(sum(revision) + count(*) + count(archived_at) + count(deleted_at), 0) FROM job) + (SELECT coalesce(sum(version * 10007 + CAST(julianday(day) AS INTEGER)), 0) FROM standing) AS n",
     ),
     job: db.prepare<[number], JobRow>("SELECT * FROM job WHERE id = ? AND deleted_at IS NULL"),
     archive: db.prepare("UPDATE job SET archived_at = ? WHERE id = ? AND deleted_at IS NULL"),
@@ -206,18 +208,18 @@ export function jobStore(db: Db) {
 
   return {
     /** Jobs, the soonest due first, and how many there are of them all. */
-    list: ({ words = [], archived = false, most = Number.MAX_SAFE_INTEGER }: Which = {}): JobSummary[] => {
+    list: ({ words = [], archived = false, most = Number.MAX_SAFE_INTEGER, day }: Which = {}): JobSummary[] => {
       const some = words.slice(0, MOST_WORDS);
       const now = aroundIt();
       return db
         .prepare<unknown[], Omit<JobSummary, "standing" | "fresh"> & { data: string | null; fresh: number }>(
-          `SELECT job.id, name, what, customer, due, standing.data, standing.version = job.revision + ? AS fresh
+          `SELECT job.id, name, what, customer, due, standing.data, standing.version = job.revision + ? AND coalesce(standing.day = ?, 1) AS fresh
            FROM job LEFT JOIN standing ON standing.job_id = job.id
            WHERE deleted_at IS NULL AND archived_at IS ${archived ? "NOT NULL" : "NULL"}
            ${some.map(() => "AND instr(lower(name || ' ' || what || ' ' || coalesce(customer, '')), ?) > 0").join(" ")}
            ORDER BY due IS NULL, due, job.id LIMIT ?`,
         )
-        .all(now, ...some.map((w) => w.toLowerCase()), most)
+        .all(now, day ?? null, ...some.map((w) => w.toLowerCase()), most)
         .map(({ data, fresh, ...rest }) => ({ ...rest, standing: data === null ? null : (JSON.parse(data) as Standing), fresh: fresh === 1 })); // prettier-ignore
     },
     /** Every job there is, those put by too. */

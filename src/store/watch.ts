@@ -3,6 +3,7 @@ import { Worker } from "node:worker_threads";
 import { dailyCopy } from "./copies";
 import { database, databaseFile } from "./database";
 import { damaged, storageFault } from "./fault";
+import { jobStore } from "./jobs";
 
 const HOUR = 3_600_000;
 
@@ -30,6 +31,7 @@ export async function watchDatabase(): Promise<void> {
   const copy = async () => {
     try {
       await dailyCopy(database(), new Date().toISOString().slice(0, 10));
+      jobStore(database()).purge(Date.now());
     } catch (e) {
       say(`today's copy was not made: ${storageFault(e)?.said ?? (e as Error).message}`);
     }

@@ -2,7 +2,11 @@ import { inch, nm } from "@/core/length/length";
 import { layOut, type Progress } from "@/core/layout/layout";
 import { piecesOf } from "@/core/boards/laid";
 import { blank, board, request as asked } from "@/core/layout/tests/samples";
-import { askLayout, closePool } from "./pool";
+import { inShop, NOTHING_AROUND } from "@/core/job/inshop";
+import { emptyJob } from "@/core/job/job";
+import { layoutRequest } from "@/core/job/ask";
+import { workJob } from "@/core/job/worked";
+import { askLayout, askStanding, closePool } from "./pool";
 import { workerBuilt } from "./tests/built";
 
 beforeAll(workerBuilt);
@@ -71,4 +75,17 @@ test("a thickness that did not change is not solved again", async () => {
   const changed = await askLayout(two(41));
   expect(changed.groups[0]!.result.layouts).toEqual(first.groups[0]!.result.layouts);
   expect(changed.groups[1]!.result.layouts).not.toEqual(first.groups[1]!.result.layouts);
+});
+
+test("where a job stands is what its own pages say: the same layout, worked out behind them", async () => {
+  const line = { item: "body", standard: "langstroth-10", size: "deep", quantity: 5, options: { joint: "rabbet-ends" } }; // prettier-ignore
+  const offer = { id: 1, form: "board" as const, material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96), price: 14 }; // prettier-ignore
+  const job = { ...emptyJob("Five", "in"), start: "2027-02-01", due: "2027-02-12", lines: [line] };
+  const seen = inShop(job, 1, { ...NOTHING_AROUND, offers: [offer] });
+  const [standing, laid] = await Promise.all([
+    askStanding({ job: seen, day: "2027-02-08", kept: [] }),
+    askLayout(layoutRequest(workJob(seen))),
+  ]);
+  expect(standing).toMatchObject({ lines: 1, stops: 0, missing: 0, yard: 0, buy: laid.count, sawn: 0 });
+  expect(standing.ready! >= "2027-02-08").toBe(true);
 });

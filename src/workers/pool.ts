@@ -18,8 +18,8 @@ import type { Standing } from "@/core/today/standing";
 import type { StandingRequest, TaskName, Tasks } from "./tasks";
 import { Turns } from "./turns";
 
-/** Answers kept by what was asked, the least recently used dropped first. */
-const KEPT = 64;
+/** Answers kept by what was asked, the least recently used dropped first: those of the jobs of a first page among them. */
+const KEPT = 256;
 /** At least two: one is always left for who asks next. */
 const THREADS = Math.max(2, availableParallelism());
 /** Layouts that may wait at once. */
@@ -225,15 +225,21 @@ export async function askLayoutSoon(
   return best!;
 }
 
-/** A job's first page wants no more than what comes soon; whoever looks at a layout goes first. */
+/** The first page says what the job's own pages say: the same layouts, looked for as long; ms. */
+const UNSEEN = 30_000;
+
+/** Where a job stands, worked out behind everything somebody waits for. @throws LayoutLimit */
 export async function askStanding(request: StandingRequest): Promise<Standing> {
-  const place = turns().enter(() => undefined, true);
-  try {
-    const work = (run: () => Promise<Standing>) => place.run(0, undefined, run);
-    return (await ask("standing", request, { within: SOON }, work as Start)).answer;
-  } finally {
-    place.leave();
-  }
+  const behind = async <N extends TaskName>(name: N, question: Tasks[N]["ask"]): Promise<Tasks[N]["answer"]> => {
+    const place = turns().enter(() => undefined, true);
+    try {
+      return (await place.run(0, undefined, () => runOnThread(name, question, {}))).answer;
+    } finally {
+      place.leave();
+    }
+  };
+  const { result } = await lay(await behind("request", request.job), { better: true, within: UNSEEN });
+  return behind("standing", { ...request, result });
 }
 
 /** Nobody waits longer than this, in ms, for a file or a page to print; most have been laid out on screen already. */

@@ -1,5 +1,6 @@
 import type { GroupLayout, GroupRequest } from "@/core/layout/lay";
-import type { Progress } from "@/core/layout/layout";
+import type { LayoutResult, Progress } from "@/core/layout/layout";
+import type { LayoutRequest } from "@/core/layout/request";
 import type { Job } from "@/core/job/job";
 import type { Standing } from "@/core/today/standing";
 
@@ -12,7 +13,8 @@ export interface StandingRequest {
 
 /** What the pool can be asked, and what it answers. */
 export interface Tasks {
-  standing: { ask: StandingRequest; answer: Standing; progress: never };
+  request: { ask: Job; answer: LayoutRequest; progress: never };
+  standing: { ask: StandingRequest & { result: LayoutResult }; answer: Standing; progress: never };
   group: { ask: GroupRequest; answer: GroupLayout; progress: Omit<Progress, "done" | "of"> };
 }
 export type TaskName = keyof Tasks;

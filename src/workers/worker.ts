@@ -1,7 +1,8 @@
 import { platform, setPriority } from "node:os";
 import type { MessagePort } from "node:worker_threads";
 import { layGroup } from "@/core/layout/lay";
-import { layOut } from "@/core/layout/layout";
+import { layoutRequest } from "@/core/job/ask";
+import { workJob } from "@/core/job/worked";
 import { standingOf } from "@/core/today/standing";
 import { highsSolver } from "./highs";
 import type { LpSolver } from "@/core/layout/lp";
@@ -22,8 +23,8 @@ type Run<N extends TaskName> = (
 /** Runs in a worker thread: one task at a time, telling its progress on the port. A cancel tells it to end. */
 const RUN: { [N in TaskName]: Run<N> } = {
   group: (ask, watch, lp) => layGroup(ask, watch, lp),
-  standing: ({ job, day, kept }, { goOn }, lp) =>
-    standingOf(job, day, new Map(kept), (request) => layOut(request, () => performance.now(), { goOn }, lp)),
+  request: (job) => layoutRequest(workJob(job)),
+  standing: ({ job, day, kept, result }) => standingOf(job, day, new Map(kept), () => result),
 };
 
 export default async function run({

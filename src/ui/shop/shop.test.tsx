@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { cleanup, render, screen, waitFor, within } from "@testing-library/react";
+import { cleanup, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { mm } from "@/core/length/length";
 import { changeShop, type ShopAct, type StoredShop, USUAL_WORKSHOP } from "@/core/shop/shop";
@@ -53,6 +53,44 @@ test("what cannot be is said at its field, and the shop stays as it is", async (
     await user.click(screen.getByRole("button", { name: day }));
   said(/at least one day/);
   await waitFor(() => expect(kept.shop.workshop).toEqual({ ...USUAL_WORKSHOP, days: [5] }));
+});
+
+test("who works has a title, and days, hours and days off of their own where they differ; then the number of people is theirs", async () => {
+  open();
+  const title = screen.getByLabelText("Title of somebody who works here");
+  await user.type(title, "sawyer{Enter}");
+  await user.type(title, "helper{Enter}");
+  await waitFor(() => expect(kept.shop.workshop.staff).toEqual([{ title: "sawyer" }, { title: "helper" }]));
+  expect(screen.queryByLabelText("People")).toBeNull();
+  await user.click(screen.getByRole("button", { name: "Monday, helper" }));
+  await say("Hours of helper", "8-12");
+  fireEvent.change(screen.getByLabelText("Day off of helper"), { target: { value: "2027-02-10" } });
+  fireEvent.blur(screen.getByLabelText("Day off of helper"));
+  await waitFor(() => expect(kept.shop.workshop.staff[1]).toEqual({ title: "helper", days: [2, 3, 4, 5], hours: [[480, 720]], off: ["2027-02-10"] })); // prettier-ignore
+  await user.click(screen.getByRole("button", { name: "Day off of helper: take out 2027-02-10" }));
+  await user.click(screen.getByRole("button", { name: "Take out sawyer" }));
+  await waitFor(() => expect(kept.shop.workshop.staff.map((p) => [p.title, p.off])).toEqual([["helper", []]]));
+});
+
+test("a closed day, a second saw, the tank's load and what ripping takes are said where they belong, and given back to the usual", async () => {
+  open();
+  fireEvent.change(screen.getByLabelText("A day the shop is closed"), { target: { value: "2027-12-24" } });
+  fireEvent.blur(screen.getByLabelText("A day the shop is closed"));
+  await say("How many there are: table saw", "2");
+  await say("How many go through at once: tank", "6");
+  await say("Each of Rip to width", "2.5");
+  await user.selectOptions(screen.getByLabelText("Paper"), "A4");
+  await waitFor(() => expect(kept.shop.workshop).toMatchObject({ closed: ["2027-12-24"], stations: { "table saw": 2 }, lots: { tank: 6 }, minutes: { "Rip to width": { setup: 5, each: 2.5 } }, paper: "A4" })); // prettier-ignore
+  await user.clear(field("How many there are: table saw"));
+  await user.tab();
+  await user.click(screen.getByRole("button", { name: "Rip to width: the guess again" }));
+  await user.click(screen.getByRole("button", { name: "A day the shop is closed: take out 2027-12-24" }));
+  await waitFor(() => expect(kept.shop.workshop).toMatchObject({ closed: [], stations: {}, minutes: {} }));
+  // Half a saw is none, and minutes do not run back.
+  await say("How many there are: table saw", "0.5");
+  await say("Set-up of Rip to width", "-3");
+  await waitFor(() => expect(kept.shop.workshop).toMatchObject({ stations: {}, minutes: {} }));
+  expect(screen.getAllByRole("alert").length).toBeGreaterThan(0);
 });
 
 test.each([

@@ -348,3 +348,62 @@ describe("Prove", () => {
     expect(server.kept.job.readings.map((r) => r.value)).toEqual([inch(9, 5, 8), inch(9, 9, 16)]);
   });
 });
+
+describe("what a job changes of its shop", () => {
+  const asked: { path: string; body: { act: { do: string } } }[] = [];
+  /** The shop's own routes beside the job's. */
+  const shopToo = () => {
+    const ofJob = globalThis.fetch;
+    asked.length = 0;
+    globalThis.fetch = (async (path: string, init?: { body: string }) => {
+      if (!/^\/api\/(shop|catalogue)\/act/.test(path)) return ofJob(path, init as never);
+      asked.push({ path, body: JSON.parse(init!.body) as { act: { do: string } } });
+      return { ok: true, status: 200, json: async () => ({ revision: 1 }) };
+    }) as unknown as typeof fetch;
+  };
+
+  test("what an operation takes is said on Run beside it, and is the shop's for every job", async () => {
+    open(Run);
+    shopToo();
+    await user.click((await screen.findAllByRole("button", { name: "Minutes of Rip to width" }))[0]!);
+    const each = screen.getByLabelText("Each of Rip to width");
+    await user.clear(each);
+    await user.type(each, "2.5{Enter}");
+    expect(asked).toMatchObject([{ path: "/api/shop/act", body: { act: { do: "workshop", to: { minutes: { "Rip to width": { setup: 5, each: 2.5 } } } } } }]); // prettier-ignore
+    expect(screen.getAllByText("a guess · change").length).toBeGreaterThan(2);
+  });
+
+  test("hardware without an offer is listed in the catalogue, its price unknown until it is said there", async () => {
+    open(Buy, { stock: [board()] });
+    shopToo();
+    await user.click(await screen.findByRole("button", { name: "add waterproof wood glue" }));
+    expect(asked).toMatchObject([{ path: "/api/catalogue/act", body: { act: { do: "offer", offers: [{ form: "pack", material: "waterproof wood glue", price: null }] } } }]); // prettier-ignore
+    const price = await screen.findByLabelText("Price of waterproof wood glue");
+    await user.type(price, "11.9{Enter}");
+    expect(asked[1]).toMatchObject({ body: { act: { do: "change", id: 1, to: { price: 11.9, pack: 100 } } } });
+    expect((await screen.findByRole("cell", { name: /^waterproof wood glue.*fasten/ })).closest("tr")!.textContent).toContain("11.90"); // prettier-ignore
+  });
+
+  test("a job that is made only from its own boards looks at none of the shop's, and says so", async () => {
+    const lot = { form: "board", material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96) } as const; // prettier-ignore
+    server = new Server({ ...emptyJob("Spring", "in"), lines: [body], stock: [] });
+    server.kept.around = { ...server.kept.around, lots: [{ id: 14, lot, there: 9, reserved: [] }] };
+    render(<Open server={server} station={LayOut} />);
+    await screen.findByText("9 pieces free in the yard");
+    await user.click(screen.getByRole("checkbox", { name: "only from boards of its own" }));
+    await kept((job) => expect(job.alone).toBe(true));
+    expect(screen.getByText(/^The job has no boards of its own yet/)).toBeTruthy();
+    await user.click(screen.getByRole("button", { name: /^Add pine/ }));
+    await kept((job) => expect(job.stock).toMatchObject([{ source: "buy", material: "pine" }]));
+  });
+
+  test("a wood that is chosen is the only one its boards are of, and whom it is for stands on Ask", async () => {
+    open(Ask);
+    await user.type(screen.getByLabelText("The wood of all boards"), "larch{Enter}");
+    await user.type(screen.getByLabelText("Whom it is for"), "Heath estate{Enter}");
+    await kept((job) => expect(job).toMatchObject({ wood: "larch", customer: "Heath estate" }));
+    await user.clear(screen.getByLabelText("The wood of all boards"));
+    await user.tab();
+    await kept((job) => expect(job.wood).toBeUndefined());
+  });
+});

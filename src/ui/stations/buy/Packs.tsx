@@ -19,7 +19,10 @@ const NEW_PACK: PackStock = {
 export function Packs() {
   const desk = useDesk();
   const { order } = useLaid();
-  const packs = desk.job.stock.flatMap((s, at) => (s.form === "pack" && s.source === "buy" ? [{ s, at }] : []));
+  const wanted = new Set(order?.lines.map((l) => l.what) ?? []);
+  const packs = desk.job.stock.flatMap((s, at) =>
+    s.form === "pack" && s.source === "buy" && (at < desk.own || wanted.has(s.material)) ? [{ s, at }] : [],
+  );
   const needs = [...new Set(order?.lines.filter((l) => l.unit !== "board").map((l) => l.what) ?? [])].filter(
     (w) => !packs.some((p) => p.s.material === w),
   );

@@ -143,7 +143,7 @@ export function Boards() {
         </table>
       )}
       <p className="mb-6 flex flex-wrap items-baseline gap-x-4 gap-y-2 pt-2">
-        {alone && <Offers />}
+        {alone && own.length > 0 && <Offers />}
         <button
           className="quiet"
           onClick={() =>
