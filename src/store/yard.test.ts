@@ -3,7 +3,7 @@ import { carryOut } from "@/core/job/acts";
 import { emptyJob } from "@/core/job/job";
 import { inch } from "@/core/length/length";
 import { readSaid } from "@/core/yard/said";
-import { type YardAct, yardActSchema } from "@/core/yard/acts";
+import { foreseen, type YardAct, yardActSchema } from "@/core/yard/acts";
 import type { Lot } from "@/core/yard/lot";
 import { type Db, openDatabase } from "./database";
 import { jobStore } from "./jobs";
@@ -119,6 +119,47 @@ test("whatever is done on three screens, acts and undos, late and twice: what is
     }),
     { numRuns: 40 },
   ); // prettier-ignore
+});
+
+test("what a page shows before the server has answered is what the server then has, of every lot the page knows", () => {
+  fc.assert(
+    fc.property(fc.array(anyAct, { minLength: 2, maxLength: 12 }), (acts) => {
+      const { db, yard, act } = opened();
+      for (const a of acts) {
+        const seen = yard.load().lots;
+        let shown: ReturnType<typeof foreseen>;
+        try {
+          shown = foreseen(seen, a, "in");
+        } catch (e) {
+          // What the page refuses the server refuses too, in the same words.
+          expect(() => act(a)).toThrow((e as Error).message);
+          continue;
+        }
+        const known = new Set(seen.map((l) => l.id));
+        act(a);
+        const there = yard.load().lots.filter((l) => known.has(l.id));
+        expect(there).toEqual(shown.filter((l) => l.there > 0));
+      }
+      db.close();
+    }),
+    { numRuns: 60 },
+  );
+});
+
+test("a page that knows an older yard is told only of the lots that changed since, those that are gone among them", () => {
+  const { act, yard } = opened();
+  act(put(pine, 2));
+  act(put(larch, 3));
+  const since = yard.revision();
+  act({ do: "take out", why: "used", lots: [{ id: 1, count: 2 }] });
+  act(put(lotSaid("480 frame nail"), 480));
+  const told = yard.load(undefined, since);
+  expect(told.lots.map((l) => [l.id, l.there])).toEqual([
+    [1, 0],
+    [3, 480],
+  ]);
+  expect(yard.load().lots.map((l) => l.id)).toEqual([2, 3]);
+  expect([told.since, told.version]).toEqual([since, yard.revision()]);
 });
 
 test("a job keeps boards for itself, saws them and takes that back: the yard follows, act by act", () => {
