@@ -1,4 +1,4 @@
-import type { Units } from "@/core/length/length";
+import type { Context, Judging } from "./bands";
 import type { Finding } from "./finding";
 import { ruler } from "./ruler";
 
@@ -6,8 +6,8 @@ import { ruler } from "./ruler";
 export const MOST_UNLIKE = 8;
 
 /** Says how many more there are than are listed. */
-export const unlisted = (line: number, more: number, what: string, units: Units): Finding =>
-  ruler(units).missing(
+export const unlisted = (line: number, more: number, what: string, by: Judging): Finding =>
+  ruler(by).missing(
     "more-unlike",
     "More in this job",
     line,
@@ -17,15 +17,7 @@ export const unlisted = (line: number, more: number, what: string, units: Units)
   );
 
 /** Judges a line against each of a few unlike things. */
-export function few<T>(
-  unlike: T[],
-  at: { line: number; units: Units },
-  what: string,
-  judge: (one: T) => Finding[],
-): Finding[] {
+export function few<T>(unlike: T[], at: Context, what: string, judge: (one: T) => Finding[]): Finding[] {
   const more = unlike.length - MOST_UNLIKE;
-  return [
-    ...unlike.slice(0, MOST_UNLIKE).flatMap(judge),
-    ...(more > 0 ? [unlisted(at.line, more, what, at.units)] : []),
-  ];
+  return [...unlike.slice(0, MOST_UNLIKE).flatMap(judge), ...(more > 0 ? [unlisted(at.line, more, what, at)] : [])];
 }

@@ -1,4 +1,4 @@
-import type { Context } from "./bands";
+import type { Context, Judging } from "./bands";
 import { betweenBoxes } from "./between";
 import { demands, ownFigures } from "./demands";
 import { fitFrame } from "./frame";
@@ -13,7 +13,7 @@ import { few } from "./few";
 import { ruler } from "./ruler";
 import { surroundings, told, toldOfLine } from "./told";
 import { excluderCover } from "./excluder";
-import { nm, type Units } from "@/core/length/length";
+import { nm } from "@/core/length/length";
 import { isUnmakeable, lengthOf, type Shape } from "@/core/shape/shape";
 import { meetings } from "./meet";
 import {
@@ -68,11 +68,11 @@ function stackedBoxes(lines: WorkedLine[]): Map<string, WorkedLine[]> {
 }
 
 /** Every finding of a job's lines: each with itself, with what hangs in it, and with the others it meets in a hive. */
-export function fitLines(lines: WorkedLine[], units: Units): Finding[] {
-  const found = judged(lines, units);
+export function fitLines(lines: WorkedLine[], by: Judging): Finding[] {
+  const found = judged(lines, by);
   const may = (f: Finding) => f.state !== "ok" && OF_STANDARD.has(f.rule);
   const asked = new Set(found.filter(may).map((f) => f.line));
-  const usual = new Set(judged(lines.map(usualLine), units, asked).map(sameAs));
+  const usual = new Set(judged(lines.map(usualLine), by, asked).map(sameAs));
   return found.map((f) => (may(f) && usual.has(sameAs(f)) ? { ...f, ofStandard: true } : f));
 }
 
@@ -81,20 +81,20 @@ const OF_STANDARD = new Set(["top-gap", "bottom-gap", "between-boxes", "end-gap"
 const sameAs = (f: Finding) => `${f.line} ${f.rule} ${f.value} ${f.label}`;
 
 /** Judges every line, or those asked for, among all of them. */
-function judged(lines: WorkedLine[], units: Units, asked?: Set<number>): Finding[] {
+function judged(lines: WorkedLine[], by: Judging, asked?: Set<number>): Finding[] {
   const boxes = stackedBoxes(lines);
   const around = surroundings(lines);
   return lines
     .filter((l) => asked?.has(l.at) ?? true)
     .flatMap((line): Finding[] =>
-      toldOfLine(line, around.get(line.line.standard)!, asked ? "usual" : "made", units, () =>
-        guarded(line, units, () => judgedLine(line)),
+      toldOfLine(line, around.get(line.line.standard)!, asked ? "usual" : "made", by, () =>
+        guarded(line, by, () => judgedLine(line)),
       ),
     );
 
   function judgedLine(line: WorkedLine): Finding[] {
     const { shape } = line;
-    const at = { line: line.at, units };
+    const at: Context = { ...by, line: line.at };
     const own = [
       ...told("its own", [shape], at, (ctx) => [
         ...demands(shape, ctx),
@@ -102,7 +102,7 @@ function judged(lines: WorkedLine[], units: Units, asked?: Set<number>): Finding
         ...woodLeft(shape, ctx),
         ...ownFigures(shape, ctx),
       ]),
-      ...madeTo(line, units),
+      ...madeTo(line, by.units),
     ];
     if (shape.recipe.kind === "frame") {
       const box = mates(line, lines, "body").length > 0 ? undefined : bodyFor(line);
@@ -110,7 +110,7 @@ function judged(lines: WorkedLine[], units: Units, asked?: Set<number>): Finding
     }
     if (shape.recipe.kind !== "body") {
       // What is judged on the job's own boxes is not judged again on the usual one.
-      const met = meetings(line, lines, units);
+      const met = meetings(line, lines, by);
       return [...met, ...own.filter((f) => !met.some((m) => m.rule === f.rule))];
     }
     return [
@@ -123,7 +123,7 @@ function judged(lines: WorkedLine[], units: Units, asked?: Set<number>): Finding
   }
 
   /** A box between its like, under and over the job's other sizes, and against what is bought for its standard. */
-  function stacked(line: WorkedLine, at: At): Finding[] {
+  function stacked(line: WorkedLine, at: Context): Finding[] {
     const { shape } = line;
     const frame = frameFor(line, lines);
     const hung = (s: Shape, f: Shape) => ({ frame: frameOf(f), body: bodyOf(s) });
@@ -145,7 +145,7 @@ function judged(lines: WorkedLine[], units: Units, asked?: Set<number>): Finding
   }
 
   /** A box beside those of earlier lines. */
-  function besideOthers(line: WorkedLine, at: At): Finding[] {
+  function besideOthers(line: WorkedLine, at: Context): Finding[] {
     const earlier = otherBoxes(line).filter((o) => o.at < line.at);
     return few(earlier, at, "unlike boxes before it", (o) =>
       told(`${line.at} beside ${o.at}`, [line.shape, o.shape], at, (ctx) => [
@@ -159,12 +159,7 @@ function judged(lines: WorkedLine[], units: Units, asked?: Set<number>): Finding
   }
 }
 
-interface At {
-  line: number;
-  units: Units;
-}
-
-const hangsIn = (frame: Shape, box: Shape, at: At): Finding[] =>
+const hangsIn = (frame: Shape, box: Shape, at: Context): Finding[] =>
   told("hangs in it", [box, frame], at, (ctx) =>
     fitFrame(frameOf(frame), bodyOf(box), frameCount(box), schoolOf(box), ctx),
   );
@@ -206,11 +201,11 @@ function againstBought(line: WorkedLine, ctx: Context): Finding[] {
 export const NOT_JUDGED = "not-judged";
 
 /** A line that the rules cannot judge says so, and the others are judged all the same. */
-function guarded({ at }: WorkedLine, units: Units, judge: () => Finding[]): Finding[] {
+function guarded({ at }: WorkedLine, by: Judging, judge: () => Finding[]): Finding[] {
   try {
     return judge();
   } catch (e) {
     if (!isUnmakeable(e)) throw e;
-    return [ruler(units).missing(NOT_JUDGED, "Not judged", at, e.message, "")];
+    return [ruler(by).missing(NOT_JUDGED, "Not judged", at, e.message, "")];
   }
 }

@@ -1,7 +1,9 @@
 import type { JobLine } from "@/core/line/line";
-import { inch, mm } from "@/core/length/length";
+import { inch, type Length, mm, nm } from "@/core/length/length";
 import { emptyJob } from "@/core/job/job";
-import { workJob } from "@/core/job/worked";
+import { judgingOf, workJob } from "@/core/job/worked";
+import { USUAL_WORKSHOP, type Workshop } from "@/core/shop/shop";
+import { DEFAULT_BANDS } from "./bands";
 import { fitMade } from "./made";
 
 const line = (o: Partial<JobLine> = {}): JobLine => ({
@@ -14,7 +16,7 @@ const line = (o: Partial<JobLine> = {}): JobLine => ({
 });
 const made = (measured: Parameters<typeof fitMade>[2], of: Partial<JobLine> = {}) => {
   const worked = workJob({ ...emptyJob("x", "in"), lines: [line(of)] });
-  return fitMade(worked.lines, worked.lines[0]!, measured, worked.job.units);
+  return fitMade(worked.lines, worked.lines[0]!, measured, judgingOf(worked.job));
 };
 
 test("nothing measured, nothing changed; the design's own numbers are offered", () => {
@@ -61,4 +63,25 @@ test("a National measured 223 deep: 5.5 below the frames, and care", () => {
 
 test("top bars without end bars have no frame length to measure", () => {
   expect(made({}, { standard: "warre", size: "box" }).designed.frameLength).toBeUndefined();
+});
+
+test("a shop's own bee space judges its jobs: the same gap is open in one school and wants care in another, and a made box by the same", () => {
+  const gapOf = (workshop: Partial<Workshop>) => {
+    const job = { ...emptyJob("Spring", "mm"), lines: [{ item: "body", standard: "langstroth-10", size: "deep", quantity: 1, options: {} }], workshop: { ...USUAL_WORKSHOP, ...workshop } }; // prettier-ignore
+    const worked = workJob(job);
+    const found = worked.findings.find((f) => f.rule === "between-boxes")!;
+    const made = fitMade(worked.lines, worked.lines[0]!, {}, judgingOf(job)).findings.find((f) => f.rule === "between-boxes")!; // prettier-ignore
+    expect([made.state, made.allowed]).toEqual([found.state, found.allowed]);
+    return found;
+  };
+  const usual = gapOf({});
+  const around = (from: number, to: number): [Length, Length] => [nm(usual.value + from), nm(usual.value + to)];
+  expect(gapOf({ bands: { ...DEFAULT_BANDS, open: around(-1_000_000, 1_000_000) } }).state).toBe("ok");
+  const open = around(1, 1_000_000);
+  const strict = gapOf({ bands: { ...DEFAULT_BANDS, open } });
+  expect([strict.value, strict.state, strict.gapState, strict.allowed]).toEqual([usual.value, "care", "open", open]);
+  const glued = gapOf({ bands: { glues: open[0], open, bridges: open[1] } });
+  expect([glued.state, glued.gapState]).toEqual(["stop", "glues"]);
+  // Asked again as before it is as it was: nothing is remembered across schools.
+  expect(gapOf({})).toEqual(usual);
 });

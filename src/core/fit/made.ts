@@ -1,7 +1,7 @@
-import { DEFAULT_BANDS } from "./bands";
+import type { Judging } from "./bands";
 import { betweenBoxes } from "./between";
 import { fitFrame } from "./frame";
-import { type Length, nm, type Units } from "@/core/length/length";
+import { type Length, nm } from "@/core/length/length";
 import { type WorkedLine, bodyOf, frameFor, frameOf, schoolOf } from "@/core/line/shapes";
 import type { Finding } from "./finding";
 import { type BodyMeasures, type FrameMeasures, frameCount } from "@/core/shape/measure";
@@ -39,11 +39,11 @@ export interface MadeFit {
  * Fits a made piece: measured values stand in for designed ones and every rule that uses them is worked out again.
  * A body that shrank 1/8" has a bottom gap that much smaller.
  */
-export function fitMade(lines: WorkedLine[], line: WorkedLine, made: Made, units: Units): MadeFit {
+export function fitMade(lines: WorkedLine[], line: WorkedLine, made: Made, by: Judging): MadeFit {
   const body = bodyOf(line.shape);
   const frame = frameOf(frameFor(line, lines));
   const run = (b: BodyMeasures, f: FrameMeasures): Finding[] => {
-    const ctx = { line: line.at, units, bands: DEFAULT_BANDS };
+    const ctx = { ...by, line: line.at };
     const school = schoolOf(line.shape);
     return [
       ...fitFrame(f, b, frameCount(line.shape), school, ctx),

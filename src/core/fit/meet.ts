@@ -1,24 +1,23 @@
-import { DEFAULT_BANDS } from "./bands";
+import type { Judging } from "./bands";
 import type { Finding } from "./finding";
 import { judgeMeeting } from "./stack";
 import { told } from "./told";
 import { MOST_UNLIKE, unlisted } from "./few";
 import { type Standing, standingOf } from "@/core/line/standing";
-import type { Units } from "@/core/length/length";
 import type { WorkedLine } from "@/core/line/shapes";
 
 /**
  * What a floor, cover, rim or sheet of a job says of the job's own boxes of its standard: a floor of the deepest, a
  * cover or sheet of every one it may stand on, a sheet also of the shallowest that may stand on it.
  */
-export function meetings(line: WorkedLine, lines: WorkedLine[], units: Units): Finding[] {
+export function meetings(line: WorkedLine, lines: WorkedLine[], by: Judging): Finding[] {
   const as = line.shape.recipe.stands?.as;
   if (as === undefined || as === "stand" || as === "jacket") return [];
   const hive = hiveOf(line.line.standard, lines);
   if (hive.boxes.length === 0) return [];
   const met = [...hive.boxes, ...hive.jackets].flatMap((s) => [s.shape ?? [], s.frame ?? []].flat());
-  return told(`meets ${hive.inner} ${hive.more}`, [line.shape, ...met], { line: line.at, units }, () =>
-    meets(standingOf(line, line.at, lines)!, hive, units),
+  return told(`meets ${hive.inner} ${hive.more}`, [line.shape, ...met], { ...by, line: line.at }, () =>
+    meets(standingOf(line, line.at, lines)!, hive, by),
   );
 }
 
@@ -32,13 +31,13 @@ interface Hive {
   inner: boolean;
 }
 
-function meets(item: Standing, hive: Hive, units: Units): Finding[] {
+function meets(item: Standing, hive: Hive, by: Judging): Finding[] {
   const { inner } = hive;
-  const boxes = meantFor(item, hive.boxes, units);
-  const more = hive.more > 0 ? [unlisted(item.at, hive.more, "kinds of box", units)] : [];
+  const boxes = meantFor(item, hive.boxes, by);
+  const more = hive.more > 0 ? [unlisted(item.at, hive.more, "kinds of box", by)] : [];
   const deepest = boxes.reduce((a, b) => (b.height > a.height ? b : a));
   const shallowest = boxes.reduce((a, b) => (b.height < a.height ? b : a));
-  if (item.as === "floor") return [...judgeMeeting(item, deepest, units), ...more];
+  if (item.as === "floor") return [...judgeMeeting(item, deepest, by), ...more];
   // A cover made to a jacket goes over the jacket.
   const jackets = item.skirt ? hive.jackets : [];
   // Where there are inner covers, the frames are under those; where there are jackets, the skirt goes over them.
@@ -46,23 +45,23 @@ function meets(item: Standing, hive: Hive, units: Units): Finding[] {
     ...(item.as === "cover" && inner ? ["flat-cover"] : []),
     ...(jackets.length > 0 ? ["telescoping-clearance"] : []),
   ];
-  const overFrames = !(item.tight && inner) && (item.as === "rim" || item.under <= DEFAULT_BANDS.bridges);
+  const overFrames = !(item.tight && inner) && (item.as === "rim" || item.under <= by.bands.bridges);
   const under = overFrames
-    ? boxes.flatMap((b) => judgeMeeting(b, item, units).filter((f) => !apart.includes(f.rule)))
+    ? boxes.flatMap((b) => judgeMeeting(b, item, by).filter((f) => !apart.includes(f.rule)))
     : [];
-  const round = jackets.flatMap((j) => judgeMeeting(j, item, units));
+  const round = jackets.flatMap((j) => judgeMeeting(j, item, by));
   const over =
-    item.as === "sheet" && item.over <= DEFAULT_BANDS.bridges && shallowest.height < deepest.height
-      ? judgeMeeting(item, shallowest, units)
+    item.as === "sheet" && item.over <= by.bands.bridges && shallowest.height < deepest.height
+      ? judgeMeeting(item, shallowest, by)
       : [];
   const missing = item.skirt && !inner ? [lacking(item.at, item)] : [];
   return [...under, ...round, ...over, ...missing, ...more];
 }
 
 /** Of boxes of several footprints those the thing is made for; all of them when it is made for none. */
-function meantFor(item: Standing, boxes: Standing[], units: Units): Standing[] {
+function meantFor(item: Standing, boxes: Standing[], by: Judging): Standing[] {
   const misfit = (b: Standing) =>
-    (item.as === "floor" ? judgeMeeting(item, b, units) : judgeMeeting(b, item, units)).some(
+    (item.as === "floor" ? judgeMeeting(item, b, by) : judgeMeeting(b, item, by)).some(
       (f) => f.state !== "ok" && ["footprint-step", "telescoping-clearance"].includes(f.rule),
     );
   if (new Set(boxes.map((b) => `${b.outside.length} ${b.outside.width}`)).size < 2) return boxes;

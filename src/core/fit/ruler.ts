@@ -1,8 +1,8 @@
 import { lengthValue, toLength } from "@/core/formula/formula";
 import { Scope, type Working } from "@/core/formula/scope";
 import { lengthWithUnit } from "@/core/length/format";
-import { type Length, nm, type Units } from "@/core/length/length";
-import { DEFAULT_BANDS, gapState } from "./bands";
+import { type Length, nm } from "@/core/length/length";
+import { gapState, type Judging } from "./bands";
 import type { Finding, State } from "./finding";
 
 /** What a rule says beside the number it found. */
@@ -19,7 +19,7 @@ interface Said {
 export type Ruler = ReturnType<typeof ruler>;
 
 /** Makes findings in a job's units: each a working of named lengths and one formula over them. */
-export function ruler(units: Units) {
+export function ruler({ units, bands }: Judging) {
   const say = (l: number) => lengthWithUnit(nm(Math.round(l)), units);
   const work = (label: string, values: [name: string, label: string, value: number][], formula: string) => {
     const scope = new Scope();
@@ -39,7 +39,7 @@ export function ruler(units: Units) {
     text: said.text,
     advice: said.state === "ok" ? "" : (said.advice ?? ""),
     working,
-    ...(said.gap ? { bands: DEFAULT_BANDS, gapState: gapState(value, DEFAULT_BANDS).gapState } : {}),
+    ...(said.gap ? { bands, gapState: gapState(value, bands).gapState } : {}),
   });
   /** What is not there: no length to it. */
   const missing = (rule: string, label: string, at: number, text: string, advice: string, state: State = "stop") =>
@@ -47,5 +47,5 @@ export function ruler(units: Units) {
       { rule, label, at, state, allowed: [null, null], text, advice },
       work(label, [["none", "nothing", 0]], "none"),
     );
-  return { say, work, finding, missing, units };
+  return { say, work, finding, missing, units, bands };
 }

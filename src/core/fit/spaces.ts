@@ -1,6 +1,6 @@
 import { inch } from "@/core/length/length";
 import { low, type Standing } from "@/core/line/standing";
-import { DEFAULT_BANDS, gapState } from "./bands";
+import { gapState } from "./bands";
 import type { Finding, State } from "./finding";
 import type { Ruler } from "./ruler";
 
@@ -43,7 +43,7 @@ function between(body: Standing, { end, rims }: { end: Standing; rims: Standing[
     ["over", ...rims.map((_, k) => `rim${k + 1}`), "under"].join(" + "),
   );
   const rule = end.as === "body" || end.as === "sheet" ? "between-boxes" : "flat-cover";
-  const { state, gapState: gap } = gapState(w.value, DEFAULT_BANDS);
+  const { state, gapState: gap } = gapState(w.value, r.bands);
   if (rims.length > 0)
     return r.finding(
       {
@@ -51,7 +51,7 @@ function between(body: Standing, { end, rims }: { end: Standing; rims: Standing[
         label,
         at: body.at,
         state: "care",
-        allowed: DEFAULT_BANDS.open,
+        allowed: r.bands.open,
         text: `${r.say(w.value)} of open room: bees build in it when the feed is gone`,
         advice: `take ${rims.map(low).join(" and ")} off as soon as the feed is`,
       },
@@ -68,7 +68,7 @@ function between(body: Standing, { end, rims }: { end: Standing; rims: Standing[
       label,
       at: end.as === "body" ? end.at : body.at,
       state,
-      allowed: DEFAULT_BANDS.open,
+      allowed: r.bands.open,
       gap: true,
       text:
         gap === "glues"
@@ -80,7 +80,7 @@ function between(body: Standing, { end, rims }: { end: Standing; rims: Standing[
             : state === "ok"
               ? "open"
               : `care: ${r.say(w.value)}`,
-      advice: w.value < DEFAULT_BANDS.open[0] ? small : large,
+      advice: w.value < r.bands.open[0] ? small : large,
     },
     w,
   );
@@ -97,14 +97,14 @@ function under(body: Standing, below: Standing, r: Ruler): Finding {
     "under + over",
   );
   if (below.as === "sheet") {
-    const { state, gapState: gap } = gapState(w.value, DEFAULT_BANDS);
+    const { state, gapState: gap } = gapState(w.value, r.bands);
     return r.finding(
       {
         rule: "between-boxes",
         label,
         at: body.at,
         state,
-        allowed: DEFAULT_BANDS.open,
+        allowed: r.bands.open,
         gap: true,
         text:
           gap === "glues"

@@ -1,5 +1,6 @@
 import type { Units } from "@/core/length/length";
 import { chainOf, low, type Standing } from "@/core/line/standing";
+import type { Judging } from "./bands";
 import { complete } from "./complete";
 import { excluderCover } from "./excluder";
 import type { Finding } from "./finding";
@@ -10,9 +11,10 @@ import { skirted } from "./skirt";
 import { spaces } from "./spaces";
 
 /** Every place where two things of a hive meet, judged; a finding's `line` is the level it is found at, from the ground. */
-export function judgeStack(standing: Standing[], units: Units): Finding[] {
+export function judgeStack(standing: Standing[], by: Judging): Finding[] {
+  const { units } = by;
   const chain = chainOf(standing);
-  const rule = ruler(units);
+  const rule = ruler(by);
   return [
     ...complete(chain, rule),
     ...chain.flatMap((s, i) => (s.as === "body" ? spaces(chain, i, rule) : [])),
@@ -24,9 +26,9 @@ export function judgeStack(standing: Standing[], units: Units): Finding[] {
 }
 
 /** What two things say of each other where one stands on the other; nothing of what else a hive would need. */
-export function judgeMeeting(lower: Standing, upper: Standing, units: Units): Finding[] {
+export function judgeMeeting(lower: Standing, upper: Standing, by: Judging): Finding[] {
   const alone = ["floor-missing", "cover-missing", "inner-cover-missing", "jacket-fit", "jacket-height"];
-  return judgeStack([lower, { ...upper, foot: lower.height }], units).filter((f) => !alone.includes(f.rule));
+  return judgeStack([lower, { ...upper, foot: lower.height }], by).filter((f) => !alone.includes(f.rule));
 }
 
 /** How far the outsides of neighbours differ, each side, where they do. A cover's skirt goes over; a stand may be any size. */

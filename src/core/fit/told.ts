@@ -1,9 +1,9 @@
-import type { Units } from "@/core/length/length";
 import type { WorkedLine } from "@/core/line/shapes";
 import type { Shape } from "@/core/shape/shape";
-import type { Context } from "./bands";
-import { DEFAULT_BANDS } from "./bands";
+import type { Context, Judging } from "./bands";
 import type { Finding } from "./finding";
+
+const keyOf = ({ units, bands }: Judging) => `${units} ${bands.glues} ${bands.open.join()} ${bands.bridges}`;
 
 const numbers = new WeakMap<Shape, number>();
 let last = 0;
@@ -48,13 +48,13 @@ export function toldOfLine(
   around: number,
   /** As it is, or as it would be with its usual choices: each is kept. */
   as: "made" | "usual",
-  units: Units,
+  by: Judging,
   judge: () => Finding[],
 ): Finding[] {
   const ofShape = whole.get(shape) ?? new Map<string, { around: number; found: Finding[] }>();
   whole.set(shape, ofShape);
   // Of one place only the newest is worth keeping.
-  const key = `${as} ${at} ${units}`;
+  const key = `${as} ${at} ${keyOf(by)}`;
   const had = ofShape.get(key);
   if (had?.around === around) return had.found;
   const found = judge();
@@ -69,13 +69,13 @@ export function toldOfLine(
 export function told(
   rule: string,
   [shape, ...met]: [Shape, ...Shape[]],
-  at: { line: number; units: Units },
+  at: Context,
   judge: (ctx: Context) => Finding[],
 ): Finding[] {
   const ofShape = kept.get(shape) ?? new Map<string, Finding[]>();
   kept.set(shape, ofShape);
-  const key = [rule, at.units, ...met.map(numberOf)].join(" ");
-  const known = ofShape.get(key) ?? judge({ line: 0, units: at.units, bands: DEFAULT_BANDS });
+  const key = [rule, keyOf(at), ...met.map(numberOf)].join(" ");
+  const known = ofShape.get(key) ?? judge({ ...at, line: 0 });
   ofShape.set(key, known);
   return known.map((f) => ({ ...f, line: at.line }));
 }

@@ -1,3 +1,4 @@
+import { usually } from "@/core/fit/bands";
 import { stand } from "./stand";
 import { unit } from "mathjs";
 import type { Finding } from "@/core/fit/finding";
@@ -21,7 +22,7 @@ const level = (
   standard = "langstroth-10",
 ): Level => ({ item, standard, size, options });
 const hive = (...levels: Level[]): Hive => ({ name: "h", count: 1, levels, begins: USUAL_BEGINNINGS });
-const judge = (...levels: Level[]): Finding[] => judgeStack(stand(hive(...levels), job), "in");
+const judge = (...levels: Level[]): Finding[] => judgeStack(stand(hive(...levels), job), usually("in"));
 const states = (findings: Finding[], rule: string) => findings.filter((f) => f.rule === rule).map((f) => f.state);
 
 describe("whole hives with their usual choices", () => {
@@ -29,7 +30,9 @@ describe("whole hives with their usual choices", () => {
     "%s: nothing is stopped, in any season, nor in the job its lines make",
     (_name, starter) => {
       for (const season of [undefined, "spring", "summer", "autumn", "winter"] as const)
-        expect(judgeStack(stand(starter, job, [], season), "in").filter((f) => f.state === "stop")).toEqual([]);
+        expect(judgeStack(stand(starter, job, [], season), usually("in")).filter((f) => f.state === "stop")).toEqual(
+          [],
+        );
       const lines = linesOf({ ...starter, count: 3 }, job);
       expect(lines.every((l) => l.quantity % 3 === 0)).toBe(true);
       expect(workJob({ ...job, lines }).findings.filter((f) => f.state === "stop")).toEqual([]);
@@ -37,7 +40,7 @@ describe("whole hives with their usual choices", () => {
   );
   test("each is whole: something under it, something over it, everything as wide as what it meets", () => {
     for (const starter of STARTERS) {
-      const rules = judgeStack(stand(starter, job), "in").filter((f) => f.state !== "ok").map((f) => f.rule); // prettier-ignore
+      const rules = judgeStack(stand(starter, job), usually("in")).filter((f) => f.state !== "ok").map((f) => f.rule); // prettier-ignore
       expect([starter.name, rules.filter((r) => r.endsWith("-missing"))]).toEqual([starter.name, []]);
       // Only the jacket stands out past the floor under it.
       expect([starter.name, rules.includes("footprint-step")]).toEqual([

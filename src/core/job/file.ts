@@ -76,7 +76,8 @@ function isLength(job: Job, line: Pick<JobLine, "item" | "standard">, name: stri
 export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
   const length = (l: Length) => exactText(l, job.units);
   const clock = (m: number) => `${String(Math.floor(m / 60)).padStart(2, "0")}:${String(m % 60).padStart(2, "0")}`;
-  const { kerf, endTrim, edgeTrim, sheetTrim, minHold, keepOffcut, panelLoss, hours, staff, ...rest } = job.workshop;
+  const { kerf, endTrim, edgeTrim, sheetTrim, minHold, keepOffcut, panelLoss, hours, staff, bands, ...rest } =
+    job.workshop;
   const clocks = (of: [number, number][]) => of.map(([a, b]): [string, string] => [clock(a), clock(b)]);
   const box = (b: { x: Length; y: Length; length: Length; width: Length }) => ({
     x: length(b.x),
@@ -156,6 +157,7 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
       panelLoss: length(panelLoss),
       ...rest,
       staff: staff.map((p) => ({ ...p, ...(p.hours ? { hours: clocks(p.hours) } : {}) })) as never,
+      bands: { glues: length(bands.glues), open: [length(bands.open[0]), length(bands.open[1])], bridges: length(bands.bridges) }, // prettier-ignore
       hours: clocks(hours),
     },
   };

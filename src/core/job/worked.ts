@@ -1,4 +1,5 @@
 import { type Finding } from "@/core/fit/finding";
+import type { Judging } from "@/core/fit/bands";
 import { fitLines } from "@/core/fit/lines";
 import { followBoxes } from "@/core/line/follow";
 import { shapeOfLine, type WorkedLine } from "@/core/line/shapes";
@@ -25,11 +26,18 @@ export function workJob(job: Job): WorkedJob {
   const known = jobs.get(job);
   if (known) return known;
   const alike = lists.get(job.lines);
-  const worked = alike && FROM.every((of) => alike.job[of] === job[of]) ? { ...alike, job } : workedOut(job);
+  const worked =
+    alike && FROM.every((of) => alike.job[of] === job[of]) && sameBands(alike.job, job)
+      ? { ...alike, job }
+      : workedOut(job);
   jobs.set(job, worked);
   lists.set(job.lines, worked);
   return worked;
 }
+
+/** How a job is judged: in its units, by the bands of its shop. */
+export const judgingOf = ({ units, workshop }: Pick<Job, "units" | "workshop">): Judging => ({ units, bands: workshop.bands }); // prettier-ignore
+const sameBands = (a: Job, b: Job) => JSON.stringify(a.workshop.bands) === JSON.stringify(b.workshop.bands);
 
 function workedOut(job: Job): WorkedJob {
   const faults: WorkedJob["faults"] = [];
@@ -43,5 +51,5 @@ function workedOut(job: Job): WorkedJob {
     }
   });
   const lines = followBoxes(shaped, job);
-  return { job, lines, faults, findings: fitLines(lines, job.units) };
+  return { job, lines, faults, findings: fitLines(lines, judgingOf(job)) };
 }

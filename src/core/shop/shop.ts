@@ -2,6 +2,8 @@ import { z } from "zod";
 import type { Kept } from "@/core/keeping/kept";
 import type { Saw } from "@/core/boards/saw";
 import { type Weighing, weighingSchema } from "@/core/layout/request";
+import { DEFAULT_BANDS } from "@/core/fit/bands";
+import type { Bands } from "@/core/fit/finding";
 import { type Station, stationSchema } from "@/core/feature/machine";
 import { type Length, type Units, inch, mm } from "@/core/length/length";
 import { lengthSchema } from "@/core/length/schema";
@@ -49,6 +51,8 @@ export interface Workshop extends Saw {
   /** What kinds of operation take here, by their names, where somebody has said it; the others are guesses. */
   minutes: Record<string, Minutes>;
   paper: "A4" | "Letter";
+  /** What gaps are held against: where bees glue, where they leave open, where they bridge. */
+  bands: Bands;
   /** Days worked, 1 Monday to 7 Sunday. */
   days: number[];
   hours: [number, number][];
@@ -74,6 +78,7 @@ export const USUAL_WORKSHOP: Workshop = {
   lots: {},
   minutes: {},
   paper: "Letter",
+  bands: DEFAULT_BANDS,
   days: [1, 2, 3, 4, 5],
   hours: [
     [8 * 60, 12 * 60],
@@ -163,6 +168,11 @@ export const workshopFields = ({ units, length, minute }: WorkshopSpelling) => (
   lots: z.partialRecord(stationSchema, z.number().int().min(1).max(100_000)),
   minutes: z.record(z.string().min(1).max(120), z.strictObject({ setup: someMinutes, each: someMinutes })).refine((m) => Object.keys(m).length <= 300, "at most 300 kinds of operation"), // prettier-ignore
   paper: z.enum(["A4", "Letter"]),
+  bands: z
+    .strictObject({ glues: length, open: z.tuple([length, length]), bridges: length })
+    .refine((b) => b.glues <= b.open[0] && b.open[0] < b.open[1] && b.open[1] <= b.bridges, {
+      error: "bees glue below, leave open between and bridge above: each no less than the one before",
+    }),
   days,
   hours: hoursOf(minute),
   glue: z.number().min(0).max(2000),
@@ -212,6 +222,7 @@ const CALLED: Record<keyof Workshop, string> = {
   lots: "how many go through at once",
   minutes: "minutes of an operation",
   paper: "paper",
+  bands: "bee space",
   days: "days worked",
   hours: "hours",
   glue: "glue",

@@ -1,3 +1,4 @@
+import { usually } from "@/core/fit/bands";
 import { recipeFor } from "@/core/recipes";
 import type { Recipe } from "@/core/recipes/recipe";
 import { exploded } from "@/core/drawing/exploded";
@@ -70,7 +71,7 @@ function drawn(lines: WorkedLine[]): void {
 
 function stood(lines: WorkedLine[]): void {
   const standing = lines.flatMap((l) => standingOf(l, l.at, lines) ?? []);
-  judgeStack(standing, "in");
+  judgeStack(standing, usually("in"));
   weigh(standing);
   warmth(standing);
 }

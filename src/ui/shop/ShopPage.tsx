@@ -7,6 +7,7 @@ import { LengthField } from "@/ui/parts/LengthField";
 import { NumberField } from "@/ui/parts/NumberField";
 import { ShopTop } from "@/ui/top/ShopTop";
 import { Undo } from "@/ui/top/Undo";
+import { BeeSpace } from "./BeeSpace";
 import { Dates } from "./Dates";
 import { Days } from "./Days";
 import { Hours } from "./Hours";
@@ -186,6 +187,9 @@ export function ShopPage({ stored, jobs }: { stored: StoredShop; jobs: Otherwise
             />
           </div>
           <Wrong text={wrong("weighing")} />
+          <h2 className="small-head mt-6">Bee space</h2>
+          <BeeSpace bands={w.bands} units={units} onSettle={(bands) => set({ bands })} />
+          <Wrong text={wrong("bands")} />
           <h2 className="small-head mt-6">On paper</h2>
           {row(
             "paper",

@@ -72,6 +72,18 @@ test("who works has a title, and days, hours and days off of their own where the
   await waitFor(() => expect(kept.shop.workshop.staff.map((p) => [p.title, p.off])).toEqual([["helper", []]]));
 });
 
+test("a school of bee space is chosen, or bands of one's own that run upwards", async () => {
+  open();
+  await user.selectOptions(screen.getByLabelText("School of bee space"), '1/4" to 3/8"');
+  await waitFor(() => expect(kept.shop.workshop.bands.open).toEqual([mm(6.35), mm(9.525)]));
+  await say("Open to", "5/16");
+  await waitFor(() => expect(kept.shop.workshop.bands.open).toEqual([mm(6.35), mm(7.9375)]));
+  expect(screen.getByLabelText<HTMLSelectElement>("School of bee space").selectedOptions[0]!.textContent).toBe("our own"); // prettier-ignore
+  await say("Open from", "1/2");
+  expect(screen.getByRole("alert").textContent).toMatch(/each no less than the one before/);
+  expect(kept.shop.workshop.bands.open).toEqual([mm(6.35), mm(7.9375)]);
+});
+
 test("a closed day, a second saw, the tank's load and what ripping takes are said where they belong, and given back to the usual", async () => {
   open();
   fireEvent.change(screen.getByLabelText("A day the shop is closed"), { target: { value: "2027-12-24" } });

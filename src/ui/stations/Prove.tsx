@@ -1,4 +1,5 @@
 "use client";
+import { judgingOf } from "@/core/job/worked";
 import type { Station } from "@/ui/desk/station";
 import { count } from "@/ui/parts/words";
 import { useState } from "react";
@@ -126,7 +127,7 @@ function MadeBox({ line }: { line: WorkedLine }) {
   const made = Object.fromEntries(
     [...MADE_BODY, ...MADE_FRAME].flatMap((n) => (reading(n) === undefined ? [] : [[n, reading(n)]])),
   ) as Made;
-  const { designed, now, changed } = fitMade(worked.lines, line, made, worked.job.units);
+  const { designed, now, changed } = fitMade(worked.lines, line, made, judgingOf(worked.job));
   return (
     <div className="keep-together mt-2 grid grid-cols-1 gap-x-8 border-t border-rule py-2 md:grid-cols-2">
       <table className="cutting-list">

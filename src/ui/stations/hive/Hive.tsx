@@ -1,4 +1,5 @@
 "use client";
+import { judgingOf } from "@/core/job/worked";
 import { useMemo, useState } from "react";
 import { type Finding, RANK } from "@/core/fit/finding";
 import { judgeStack } from "@/core/fit/stack";
@@ -125,7 +126,7 @@ function OneHive({
   const built = useMemo(() => {
     try {
       const standing = stand(hive, job, worked.lines, season);
-      return { standing, findings: judgeStack(standing, job.units) };
+      return { standing, findings: judgeStack(standing, judgingOf(job)) };
     } catch (e) {
       if (!isUnmakeable(e)) throw e;
       return { standing: [], findings: [], trouble: e.message };
