@@ -81,8 +81,12 @@ export function movesOf(act: YardAct, lotOf: LotOf, units: Units): Moving[] {
       // What was counted is what is there, also when the same list is put in again.
       return [...sums.values()].map((m) => ({ ...m, change: m.change - (act.why === "counted" ? (lotOf(m.of)?.there ?? 0) : 0) })); // prettier-ignore
     }
-    case "take out":
-      return act.lots.map(({ id: n, count }) => out(n, count, act.why, act.job));
+    case "take out": {
+      // A lot named twice gives what it is asked for in all.
+      const sums = new Map<number, number>();
+      for (const { id: n, count } of act.lots) sums.set(n, (sums.get(n) ?? 0) + count);
+      return [...sums].map(([n, count]) => out(n, count, act.why, act.job));
+    }
     case "count": {
       const { lot, there: now } = there(act.id);
       return [{ of: act.id, why: "counted", change: whole(lot, act.found, "found") - now }];
