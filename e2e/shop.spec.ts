@@ -170,6 +170,7 @@ test("jobs are found, copied, put by, taken away and brought back on the first p
 test("the shop's pages on an upright tablet: nothing runs off, axe finds nothing serious, what is touched is 44 px or more", async ({
   page,
 }) => {
+  test.setTimeout(240_000);
   await page.setViewportSize({ width: 800, height: 1280 });
   for (const path of ["/", "/yard", "/yard/count", "/catalogue", "/shop"]) {
     await page.goto(path);

@@ -113,7 +113,8 @@ describe("a hostile design is refused, and quickly", () => {
     const { problems, shape } = read(raw);
     expect(shape).toBeUndefined();
     expect(problems.map((p) => p.message).join("\n")).toMatch(message);
-    expect(performance.now() - began).toBeLessThan(1000);
+    // Not told after minutes of work: how long a slow machine takes is its own affair.
+    expect(performance.now() - began).toBeLessThan(20_000);
   });
   test("its file too: keys of the language, depth, length", () => {
     expect(() => readDesignFile('{"format":"rundik-design","__proto__":{}}')).toThrow('the key "__proto__"');
