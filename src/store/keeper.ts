@@ -186,5 +186,11 @@ export function keeper<V, A, C>(db: Db, kind: Kind<V, A, C>) {
     return { ...(now ?? load(id)), did };
   });
 
-  return { load, act, undo, all };
+  /** Knows of something that was done to it as part of what was done to another thing, so that no screen undoes it unseen. */
+  const note = (id: number, done: A): void => {
+    const { revision } = kind.read(id);
+    sql.insertDone.run({ thing: kind.name(id), key: freshKey(), revision, act: JSON.stringify(done), what: null, change: null }); // prettier-ignore
+  };
+
+  return { load, act, undo, all, note };
 }

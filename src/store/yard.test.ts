@@ -179,6 +179,10 @@ test("a job keeps boards for itself, saws them and takes that back: the yard fol
   expect(yard.lotOf(1)!.reserved).toEqual([{ job: mine, count: 6 }]);
   expect(yard.ledger(1)[0]).toMatchObject({ why: "cut", change: -4, job: mine });
   expect(jobs.load(mine).job.stock).toMatchObject([{ lot: 1, available: 4, sawn: true }]);
+  // A screen in the yard that has not seen it puts boards in all the same; what it counted before does not stand.
+  act(put(larch, 1), 1, "shed.1");
+  expect(() => act({ do: "count", id: 1, found: 12 }, 1, "shed.2")).toThrow(StaleError);
+  act({ do: "take out", why: "used", lots: [{ id: 3, count: 1 }] });
   jobs.undo(mine);
   expect(there()).toEqual({ 1: 12 });
   expect(yard.lotOf(1)!.reserved).toEqual([{ job: mine, count: 10 }]);

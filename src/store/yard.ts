@@ -144,8 +144,23 @@ export function yardStore(db: Db) {
     lastCount: () => sql.counted.get()!.at,
     /** Does several things to the yard; the answer has the lots that changed since the first was seen. @throws as a keeper does */
     all: (asked: Asked<YardAct>[], loaded?: number, since = 0) => stored(keeps.all(1, asked, loaded), since),
-    carryOut,
-    takeBack,
+    /** Does something to the yard as part of what is done to a job, in its transaction. @throws JobFileError */
+    carryOut: (act: YardAct): Moved => {
+      const moved = carryOut(act);
+      keeps.note(1, act);
+      return moved;
+    },
+    /** Takes that back with the job's act; false where what came in is not there any more. */
+    takeBack: (moved: Moved): boolean => {
+      if (!takeBack(moved)) return false;
+      // Whoever counted these lots meanwhile counted something else.
+      const lots = [...new Set(moved.movements.map((m) => sql.movement.get(m)!.lot_id))].map((id) => ({
+        id,
+        count: 1,
+      }));
+      keeps.note(1, lots.length > 0 ? { do: "take out", why: "cut", lots } : { do: "reserve", job: moved.reserved?.job ?? 0, lots: [] }); // prettier-ignore
+      return true;
+    },
     /** @throws JobFileError where no lot has the number */
     named: (id: number): string => {
       const found = lotOf(id);
