@@ -1,7 +1,7 @@
 import type { Units } from "@/core/length/length";
 import { JobFileError } from "@/core/problem/problem";
 import { type LotOf, movesOf, type YardAct, yardActText, yardCollides } from "@/core/yard/acts";
-import { type Lot, lotKey, type LotThere, lotText, type Movement, type StoredYard, type Why } from "@/core/yard/lot";
+import { type Lot, lotKey, type LotThere, type Movement, type StoredYard, type Why } from "@/core/yard/lot";
 import type { Db } from "./database";
 import { type Asked, keeper, type Screen } from "./keeper";
 import { shopStore } from "./shop";
@@ -111,7 +111,7 @@ export function yardStore(db: Db) {
     const at = now();
     // What came in goes last, so that no lot is below nothing on the way.
     for (const m of back.toSorted((a, b) => a.change - b.change)) move(m.lot_id, "put right", -m.change / PARTS, m.job_id, m.id, at); // prettier-ignore
-    if (reserved) keepFor(reserved.job, reserved.lots.filter(({ id, count }) => count <= (lotOf(id)?.there ?? 0))); // prettier-ignore
+    if (reserved && sql.isJob.get(reserved.job)) keepFor(reserved.job, reserved.lots.filter(({ id, count }) => count <= (lotOf(id)?.there ?? 0))); // prettier-ignore
     return true;
   }
 
@@ -160,12 +160,6 @@ export function yardStore(db: Db) {
       }));
       keeps.note(1, lots.length > 0 ? { do: "take out", why: "cut", lots } : { do: "reserve", job: moved.reserved?.job ?? 0, lots: [] }); // prettier-ignore
       return true;
-    },
-    /** @throws JobFileError where no lot has the number */
-    named: (id: number): string => {
-      const found = lotOf(id);
-      if (!found) throw new JobFileError([{ path: "lot", message: `there is no lot ${id}` }]);
-      return lotText(found.lot, units());
     },
   };
 }
