@@ -11,24 +11,12 @@ import { jobProblems } from "@/core/job/file";
 import { collides } from "@/core/job/collide";
 import { otherwise, type Workshop } from "@/core/shop/shop";
 import type { Standing } from "@/core/today/standing";
+import type { Listed } from "@/core/today/todo";
 import type { Db } from "./database";
 import { catalogueStore } from "./catalogue";
 import { type Asked, keeper, type Screen, writing, written } from "./keeper";
 import { shopStore } from "./shop";
 import { type Moved, yardStore } from "./yard";
-
-export interface JobSummary {
-  id: number;
-  name: string;
-  /** What is in it: `40 deep bodies, 400 deep frames`. */
-  what: string;
-  customer: string | null;
-  due: string | null;
-  /** Where it stood when that was last worked out. */
-  standing: Standing | null;
-  /** It has not changed since, nor has anything around it. */
-  fresh: boolean;
-}
 
 /** Which jobs are asked for. */
 export interface Which {
@@ -208,11 +196,11 @@ export function jobStore(db: Db) {
 
   return {
     /** Jobs, the soonest due first, and how many there are of them all. */
-    list: ({ words = [], archived = false, most = Number.MAX_SAFE_INTEGER, day }: Which = {}): JobSummary[] => {
+    list: ({ words = [], archived = false, most = Number.MAX_SAFE_INTEGER, day }: Which = {}): Listed[] => {
       const some = words.slice(0, MOST_WORDS);
       const now = aroundIt();
       return db
-        .prepare<unknown[], Omit<JobSummary, "standing" | "fresh"> & { data: string | null; fresh: number }>(
+        .prepare<unknown[], Omit<Listed, "standing" | "fresh"> & { data: string | null; fresh: number }>(
           `SELECT job.id, name, what, customer, due, standing.data, standing.version = job.revision + ? AND coalesce(standing.day = ?, 1) AS fresh
            FROM job LEFT JOIN standing ON standing.job_id = job.id
            WHERE deleted_at IS NULL AND archived_at IS ${archived ? "NOT NULL" : "NULL"}

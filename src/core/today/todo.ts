@@ -22,6 +22,14 @@ export interface Known {
   standing: Standing | null;
 }
 
+/** A job as the first page lists it. */
+export interface Listed extends Known {
+  /** What is in it: `40 deep bodies, 400 deep frames`. */
+  what: string;
+  /** Where it stands has not changed since it was worked out, nor has anything around it. */
+  fresh: boolean;
+}
+
 const some = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
 
 /** What to do next on one job: the first thing along its stations that holds the others up. */

@@ -2,21 +2,10 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
-import { nextOf, type Peg, pegs } from "@/core/today/todo";
+import { type Listed, nextOf, type Peg, pegs } from "@/core/today/todo";
 import type { Standing } from "@/core/today/standing";
 import { askServer } from "@/ui/parts/askServer";
 import { count, dayText } from "@/ui/parts/words";
-
-/** A job as the first page lists it. */
-export interface Listed {
-  id: number;
-  name: string;
-  what: string;
-  customer: string | null;
-  due: string | null;
-  standing: Standing | null;
-  fresh: boolean;
-}
 
 /** All jobs, each with its pegs; found, copied, put by and taken away here. */
 export function Jobs({

@@ -4,12 +4,12 @@ import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useRef } from "react";
 import type { MakersOwn } from "@/core/designs/design";
 import type { Units } from "@/core/length/length";
-import type { Next } from "@/core/today/todo";
+import type { Listed, Next } from "@/core/today/todo";
 import { useFollow } from "@/ui/desk/useFollow";
 import { Fresh } from "@/ui/parts/Fresh";
 import { count, dayText } from "@/ui/parts/words";
 import { ShopTop } from "@/ui/top/ShopTop";
-import { Jobs, type Listed } from "./Jobs";
+import { Jobs } from "./Jobs";
 import { StartField } from "./StartField";
 
 /** After so many days without a count what the yard says is doubted. */

@@ -3,8 +3,7 @@ import { jest } from "@jest/globals";
 import { cleanup, render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import type { Standing } from "@/core/today/standing";
-import { nexts } from "@/core/today/todo";
-import type { Listed } from "./Jobs";
+import { type Listed, nexts } from "@/core/today/todo";
 import "@/ui/tests/patience";
 
 const went: string[] = [];
