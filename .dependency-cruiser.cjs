@@ -4,6 +4,7 @@
  */
 const ROOMS = [
   "length",
+  "money",
   "problem",
   "standards",
   "formula",

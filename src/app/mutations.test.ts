@@ -100,6 +100,7 @@ function samples(id: string): Sent[] {
     sent("yard", "GET", undefined, {}, "screen=s-1&loaded=0&since=0"),
     sent("yard/follow", "GET"),
     sent("yard/lots/[id]", "GET", undefined, { id: "1" }),
+    ...["catalogue.csv", "catalogue.xlsx"].map((file) => sent("catalogue/file/[file]", "GET", undefined, { file })),
     ...["yard.csv", "yard.xlsx"].map((file) => sent("yard/file/[file]", "GET", undefined, { file })),
     ...[{ do: "put in", why: "received", lots: [{ lot, count: 9 }, { lot: { form: "pack", material: "frame nail" }, count: 480 }] }, { do: "take out", why: "used", lots: [{ id: 1, count: 1 }], job: 1 }, { do: "count", id: 1, found: 7 }, { do: "put right", id: 1, count: 1, lot: { ...lot, bad: [[3e6, 4e6]] } }, { do: "reserve", job: Number(id), lots: [{ id: 1, count: 1 }] }].map((act) => sent("yard/act", "POST", { loaded: 0, acts: [{ revision: 0, act }] })), // prettier-ignore
     sent("yard/act", "POST", { undo: true }),

@@ -20,10 +20,12 @@ import { PlanError, planDocument, planOf } from "@/core/plan/plan";
 
 import {
   boardsFileSchema,
+  orderFileSchema,
   readSolverFile,
   sheetsFileSchema,
   SolverFileError,
   solveBoards,
+  solveOrder,
   solveSheets,
 } from "@/core/solve/files";
 
@@ -42,6 +44,7 @@ const VERBS: Record<string, (worked: WorkedJob) => unknown | Promise<unknown>> =
 const SOLVERS: Record<string, (text: string) => Promise<unknown>> = {
   boards: async (text) => solveBoards(readSolverFile(boardsFileSchema, text), await solver(), () => performance.now()),
   sheets: async (text) => solveSheets(readSolverFile(sheetsFileSchema, text), await solver(), () => performance.now()),
+  order: async (text) => solveOrder(readSolverFile(orderFileSchema, text), await solver(), () => performance.now()),
 };
 const solver = async () => (await import("@/workers/highs")).highsSolver();
 

@@ -5,13 +5,16 @@ import {
   readSolverFile,
   sheetsFileSchema,
   SolverFileError,
+  orderFileSchema,
   solveBoards,
+  solveOrder,
   solveSheets,
 } from "@/core/solve/files";
 import { highsSolver } from "./highs";
 
 const lp = await highsSolver();
 const boards = (file: object) => solveBoards(readSolverFile(boardsFileSchema, JSON.stringify(file)), lp, () => 0);
+const order = (file: object) => solveOrder(readSolverFile(orderFileSchema, JSON.stringify(file)), lp, () => 0);
 const sheets = (file: object) => solveSheets(readSolverFile(sheetsFileSchema, JSON.stringify(file)), lp, () => 0);
 const bar = (length: number, o: object = {}) => ({ id: "a", length, ...o });
 const piece = (id: string, length: number, quantity: number) => ({ id, length, quantity });
@@ -123,5 +126,25 @@ describe("what cannot be answered names the field or the piece", () => {
     const panel = { id: "lid", length: 700, width: 650, quantity: 1 };
     expect(() => sheets({ stock: [{ id: "s", length: 800, width: 600 }], pieces: [panel] })).toThrow(/piece "lid": 700 × 650 fits no stock/); // prettier-ignore
     expect(() => readSolverFile(sheetsFileSchema, "{")).toThrow(/not JSON/);
+  });
+});
+
+describe("orders", () => {
+  const supplier = (id: string, price: number, o: object = {}) => ({ id, delivery: 12, offers: [{ need: "screws", pack: 200, price, ...o }] }); // prettier-ignore
+  const needs = [{ id: "screws", quantity: 900 }];
+  test("worked by hand: five packs at 14.50 and a delivery of 12 are 84.50; from five packs on 13.90 each it is 81.50", () => {
+    expect(order({ needs, suppliers: [supplier("moor", 14.5)] })).toMatchObject({ goods: 72.5, delivery: 12, total: 84.5, bound: 84.5, proven: true, short: [] }); // prettier-ignore
+    expect(order({ needs, suppliers: [supplier("moor", 14.5, { breaks: [{ from: 5, price: 13.9 }] })] })).toMatchObject({ total: 81.5, buys: [{ supplier: "moor", need: "screws", pack: 200, packs: 5, price: 13.9 }] }); // prettier-ignore
+  });
+  test("goods under the minimum are not sold, more is bought to be delivered for nothing, and who is slower than asked is not used", () => {
+    const late = { ...supplier("heath", 10), leadDays: 9 };
+    // Six packs reach 84 and are brought for nothing; five cost 70 and 12 for delivery, and are fewer than are sold.
+    const moor = { ...supplier("moor", 14), minimum: 75, freeFrom: 80, leadDays: 4 };
+    expect(order({ needs, suppliers: [late, moor], by: 5 })).toMatchObject({ goods: 84, delivery: 0, total: 84, buys: [{ packs: 6 }] }); // prettier-ignore
+  });
+  test("what nobody has enough of is short, and is said; a need nobody asked for is refused by its name", () => {
+    expect(order({ needs, suppliers: [supplier("moor", 14.5, { available: 3 })] })).toMatchObject({ short: [{ need: "screws", quantity: 300 }], buys: [{ packs: 3 }] }); // prettier-ignore
+    expect(order({ needs, suppliers: [{ id: "none", offers: [] }] })).toMatchObject({ buys: [], total: 0, short: [{ need: "screws", quantity: 900 }] }); // prettier-ignore
+    expect(() => order({ needs, suppliers: [{ id: "moor", offers: [{ need: "nails", pack: 1, price: 1 }] }] })).toThrow('suppliers.0.offers.0.need: read "nails", which is none of the needs'); // prettier-ignore
   });
 });

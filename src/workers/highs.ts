@@ -33,13 +33,14 @@ export async function highsSolver(): Promise<LpSolver> {
           },
         },
       );
+      const bounded = () => (model.whole ? { bound: Number(solver.info.get("mip_dual_bound")) } : {});
       const optimal = modelStatus === ended.optimal;
       if (!optimal && !(model.whole && early.includes(modelStatus))) return undefined;
       if (!optimal && solver.info.get("primal_solution_status") !== solutionStatus.feasible)
-        return { values: [], duals: [], objective: Infinity, optimal: false };
+        return { values: [], duals: [], objective: Infinity, optimal: false, ...bounded() };
       const { colValue, rowDual } = solver.getSolution();
       const answer = { values: [...colValue], objective: solver.getObjectiveValue(), optimal };
-      if (model.whole) return { ...answer, duals: [] };
+      if (model.whole) return { ...answer, duals: [], ...bounded() };
       const { colStatus, rowStatus } = solver.getBasis();
       const basic = (statuses: Int32Array) => Array.from(statuses, (s) => s === basisStatus.basic);
       return { ...answer, duals: [...rowDual], basic: { columns: basic(colStatus), rows: basic(rowStatus) } };

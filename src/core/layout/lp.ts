@@ -21,6 +21,8 @@ export interface LpSolution {
   duals: number[];
   objective: number;
   optimal: boolean;
+  /** Of a search over whole numbers: nothing costs less. */
+  bound?: number;
   /** Of a programme without whole numbers: which columns are basic, and which rows' slacks. */
   basic?: { columns: boolean[]; rows: boolean[] };
 }

@@ -267,6 +267,32 @@ describe("who is in, and when", () => {
     expect(handsOf(workshop)).toBe(3);
   });
 
+  test("a station runs only while somebody who can work it is in and at no other; one that nobody can work is worked by whoever is in", () => {
+    // Two sawyers who are never in together, and a joiner who saws nothing: counted by hand at every start.
+    const half = (from: number): [number, number][] => [[from, from + 240]];
+    const staff = [
+      { title: "sawyer", hours: half(480), works: ["table saw", "drill"] as const },
+      { title: "second sawyer", hours: half(780), works: ["table saw"] as const },
+      { title: "joiner", works: ["bench", "clamps", "frame jig", "finish"] as const },
+    ].map((p) => ({ ...p, works: [...p.works] }));
+    const workshop = shop({ staff });
+    // So few that no operation is longer than half a day.
+    const lines = job().lines.map((l) => ({ ...l, quantity: l.quantity / 4 }));
+    const p = plan({ workshop, lines });
+    expect(Math.max(...p.operations.map((o) => o.minutes))).toBeLessThanOrEqual(240);
+    const narrow = p.operations.filter((o) => o.station === "table saw" || o.station === "drill");
+    expect(narrow.length).toBeGreaterThan(10);
+    for (const { startsAt: at } of p.operations) {
+      const inNow = presence(workshop, clockText(at).slice(0, 10)).map((s) => s.some(([a, b]) => a <= at % 1440 && at % 1440 < b)); // prettier-ignore
+      const running = p.operations.filter((o) => o.startsAt <= at && at < o.endsAt);
+      const sawing = running.filter((o) => ["table saw", "drill"].includes(o.station)).length;
+      const byHand = running.filter((o) => ["bench", "clamps", "frame jig", "finish"].includes(o.station)).length;
+      expect([clockText(at), sawing <= Number(inNow[0]) + Number(inNow[1]), byHand <= Number(inNow[2])]).toEqual([clockText(at), true, true]); // prettier-ignore
+    }
+    const nobody = plan({ lines, workshop: shop({ staff: [{ title: "joiner", works: ["bench"] }] }) });
+    expect(nobody.operations.length).toBe(p.operations.length);
+  });
+
   test("work is only done while somebody is in, also where all of them come at other times", () => {
     const early = { title: "early", hours: [[360, 600]] as [number, number][] };
     const late = { title: "late", hours: [[840, 1080]] as [number, number][], days: [1, 3] };

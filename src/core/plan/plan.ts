@@ -1,11 +1,12 @@
 import type { Station } from "@/core/feature/machine";
-import { handsOf, presence, type Workshop } from "@/core/shop/shop";
+import { canWork, handsOf, presence, type Workshop } from "@/core/shop/shop";
 import type { WorkedJob } from "@/core/job/worked";
 import type { LayoutResult } from "@/core/layout/layout";
 import { type Calendar, calendar, clockText } from "./calendar";
 import type { Operation } from "@/core/work/operation";
 import { push } from "./lists";
 import { Ready } from "./ready";
+import { isSkilled, Skills } from "./skills";
 import { Usage } from "./usage";
 import { operations } from "@/core/work/operations";
 import { toMm } from "@/core/length/format";
@@ -102,13 +103,16 @@ function scheduleInOrder(
     const station = busy.get(o.station) ?? new Usage();
     busy.set(o.station, station);
     const wanted = there.most(Math.min(o.people, people), o.minutes);
+    const needsOne = there.isWorkable(o.station, o.minutes);
     let from = earliest;
     for (let before = -1; before !== from;) {
       before = from;
       from = hands.firstFree(station.firstFree(from, o.minutes, capacity(o.station)), o.minutes, people - wanted + 1);
+      if (needsOne) from = there.skills.firstFree(from, o.minutes, o.station);
     }
     station.use(from, from + o.minutes, 1);
     hands.use(from, from + o.minutes, wanted);
+    if (needsOne) there.skills.use(from, from + o.minutes, o.station);
     done.set(o.id, { ...o, startsAt: cal.toClock(from, "start"), endsAt: cal.toClock(from + o.minutes, "end") });
     ready.finish(o);
   }
@@ -122,31 +126,33 @@ function scheduleInOrder(
 /** Worked minutes that are looked ahead for who is off. */
 const AHEAD = 400 * DAY;
 
-/**
- * Who is there, over worked time: those who are off count as busy. `most` is how many of those wanted are ever in for so long on end;
- * what wants more of them than that is done by those who are.
- */
-function absences(
-  workshop: Workshop,
-  cal: Calendar,
-  ops: Operation[],
-): { usage: Usage; most(wanted: number, minutes: number): number } {
-  // prettier-ignore
-  const usage = new Usage();
+interface There {
+  /** Those who are off count as busy. */
+  usage: Usage;
+  skills: Skills;
+  /** How many of those wanted are ever in for so long on end; what wants more is done by those who are. */
+  most(wanted: number, minutes: number): number;
+  /** True where only some can work a station, and one of them is ever in for so long on end; if none is, whoever is in does it. */
+  isWorkable(station: Station, minutes: number): boolean;
+}
+
+/** Who is there, over worked time. */
+function absences(workshop: Workshop, cal: Calendar, ops: Operation[]): There {
+  const { staff } = workshop;
+  const [usage, skills] = [new Usage(), new Skills(staff)];
   const people = handsOf(workshop);
-  if (workshop.staff.length === 0) return { usage, most: (wanted) => wanted };
+  if (staff.length === 0) return { usage, skills, most: (wanted) => wanted, isWorkable: () => false };
   const work = ops.reduce((s, o) => s + o.minutes, 0);
   const horizon = Math.min(AHEAD, 3 * work + 30 * DAY);
-  /** The longest stretch for which so many are in. */
-  const longest = new Map<number, number>();
-  const since = new Map<number, number>();
-  const stretch = (present: number, from: number, to: number) => {
-    for (let n = 1; n <= people; n++)
-      if (n > present) since.delete(n);
-      else {
-        since.set(n, since.get(n) ?? from);
-        longest.set(n, Math.max(longest.get(n) ?? 0, to - since.get(n)!));
-      }
+  const skilled = [...new Set(ops.map((o) => o.station))].filter((s) => isSkilled(staff, s));
+  const ableAt = new Map(skilled.map((s) => [s, staff.flatMap((p, i) => (canWork(p, s) ? [i] : []))]));
+  /** The longest stretch for which so many are in, or one who can work a station. */
+  const longest = new Map<number | Station, number>();
+  const since = new Map<number | Station, number>();
+  const stretch = (of: number | Station, holds: boolean, from: number, to: number) => {
+    if (!holds) return void since.delete(of);
+    since.set(of, since.get(of) ?? from);
+    longest.set(of, Math.max(longest.get(of) ?? 0, to - since.get(of)!));
   };
   for (let w = 0; w < horizon;) {
     const clock = cal.toClock(w, "start");
@@ -156,11 +162,14 @@ function absences(
     const edges = [...new Set(spans.flat(2))].toSorted((a, b) => a - b);
     for (const [i, a] of edges.entries()) {
       const b = edges[i + 1];
-      const present = b === undefined ? 0 : spans.filter((s) => s.some(([x, y]) => x <= a && b <= y)).length;
-      if (b === undefined || present === 0) continue;
+      if (b === undefined) continue;
+      const present = spans.flatMap((s, at) => (s.some(([x, y]) => x <= a && b <= y) ? [at] : []));
+      if (present.length === 0) continue;
       const [from, to] = [cal.toWorked(midnight + a), cal.toWorked(midnight + b)];
-      usage.use(from, to, people - present);
-      stretch(present, from, to);
+      usage.use(from, to, people - present.length);
+      skills.isIn(from, to, present);
+      for (let n = 1; n <= people; n++) stretch(n, n <= present.length, from, to);
+      for (const [s, able] of ableAt) stretch(s, able.some((p) => present.includes(p)), from, to); // prettier-ignore
     }
     w = cal.toWorked(midnight + DAY);
   }
@@ -168,7 +177,7 @@ function absences(
     for (let n = wanted; n > 1; n--) if ((longest.get(n) ?? 0) >= minutes) return n;
     return 1;
   };
-  return { usage, most };
+  return { usage, skills, most, isWorkable: (s, minutes) => ableAt.has(s) && (longest.get(s) ?? 0) >= minutes };
 }
 
 /** The longest of: the longest chain without waiting for stations, the fullest station, all work over all people. */

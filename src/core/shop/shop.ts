@@ -4,9 +4,10 @@ import type { Saw } from "@/core/boards/saw";
 import { type Weighing, weighingSchema } from "@/core/layout/request";
 import { DEFAULT_BANDS } from "@/core/fit/bands";
 import type { Bands } from "@/core/fit/finding";
-import { type Station, stationSchema } from "@/core/feature/machine";
+import { type Station, stationSchema, STATIONS } from "@/core/feature/machine";
 import { type Length, type Units, inch, mm } from "@/core/length/length";
 import { lengthSchema } from "@/core/length/schema";
+import { type Money, moneySchema, USUAL_MONEY } from "@/core/money/money";
 
 /**
  * The shop: one place with its people, its saw and its hours. Every job is made in it, and says only what it does otherwise.
@@ -24,6 +25,8 @@ export interface Person {
   hours?: [number, number][] | undefined;
   /** Days off, `YYYY-MM-DD`. */
   off?: string[] | undefined;
+  /** Stations they can work; all of them where it is not said. */
+  works?: Station[] | undefined;
 }
 
 /** Minutes of a kind of operation: to set up, and for each piece. */
@@ -58,6 +61,7 @@ export interface Workshop extends Saw {
   hours: [number, number][];
   /** Grams of glue for a square metre of joint; 150–200 is usual (from memory). */
   glue: number;
+  money: Money;
 }
 
 export const USUAL_WORKSHOP: Workshop = {
@@ -85,6 +89,7 @@ export const USUAL_WORKSHOP: Workshop = {
     [12 * 60 + 30, 16 * 60 + 30],
   ],
   glue: 175,
+  money: USUAL_MONEY,
 };
 
 /** The lengths of a usual shop of millimetres; a sixteenth of an inch is nothing on its tapes. */
@@ -160,6 +165,7 @@ export const workshopFields = ({ units, length, minute }: WorkshopSpelling) => (
         days: days.optional(),
         hours: hoursOf(minute).optional(),
         off: dates.optional(),
+        works: z.array(stationSchema).max(STATIONS.length).optional(),
       }),
     ) // prettier-ignore
     .max(50),
@@ -176,6 +182,7 @@ export const workshopFields = ({ units, length, minute }: WorkshopSpelling) => (
   days,
   hours: hoursOf(minute),
   glue: z.number().min(0).max(2000),
+  money: moneySchema,
 });
 
 /** The shop as it is kept. */
@@ -226,6 +233,7 @@ const CALLED: Record<keyof Workshop, string> = {
   days: "days worked",
   hours: "hours",
   glue: "glue",
+  money: "money",
 };
 
 /** What settings are called. */
@@ -241,6 +249,8 @@ export const otherwise = (workshop: Workshop, shop: Workshop): Partial<Workshop>
   Object.fromEntries(
     Object.entries(workshop).filter(([k, v]) => JSON.stringify(v) !== JSON.stringify(shop[k as keyof Workshop])),
   );
+
+export const canWork = ({ works }: Person, station: Station): boolean => works === undefined || works.includes(station);
 
 /** How many work here when all are in. */
 export const handsOf = ({ people, staff }: Pick<Workshop, "people" | "staff">): number => staff.length || people;

@@ -2,6 +2,7 @@ import { z } from "zod";
 import type { CuttingProblem, Pattern } from "@/core/layout/cutting/problem";
 import { type CuttingAnswer, solveCutting, wholeScale } from "@/core/layout/cutting/solve";
 import type { LpSolver } from "@/core/layout/lp";
+import { sourceFrom } from "@/core/order/sourcing";
 
 /** A solver file that cannot be answered: each line names the field or the piece and what would be right. */
 export class SolverFileError extends Error {
@@ -34,6 +35,40 @@ export const sheetsFileSchema = z.strictObject({
   pieces: list(z.strictObject({ ...pieceBase, length: size, width: size, turn: z.boolean().default(true) })),
 });
 export type SheetsFile = z.infer<typeof sheetsFileSchema>;
+
+const amount = z.number().min(0).max(1e9);
+export const orderFileSchema = z
+  .strictObject({
+    needs: list(z.strictObject({ id: z.string().min(1).max(120), quantity: z.number().positive().max(1e9) })),
+    suppliers: list(
+      z.strictObject({
+        id: z.string().min(1).max(120),
+        delivery: amount.default(0),
+        minimum: amount.default(0),
+        freeFrom: amount.nullable().default(null),
+        leadDays: amount.default(0),
+        offers: z
+          .array(
+            z.strictObject({
+              need: z.string(),
+              pack: z.number().positive().max(1e9),
+              price: amount,
+              breaks: z.array(z.strictObject({ from: z.number().int().min(1).max(1e6), price: amount })).max(20).default([]), // prettier-ignore
+              available: z.number().int().min(0).max(1e9).nullable().default(null),
+            }),
+          )
+          .max(MOST),
+      }),
+    ),
+    by: amount.nullable().default(null),
+  })
+  .superRefine(({ needs, suppliers }, ctx) => {
+    const ids = new Set(needs.map((n) => n.id));
+    for (const [i, s] of suppliers.entries())
+      for (const [k, o] of s.offers.entries())
+        if (!ids.has(o.need)) ctx.addIssue({ code: "custom", path: ["suppliers", i, "offers", k, "need"], message: `read "${o.need}", which is none of the needs` }); // prettier-ignore
+  });
+export type OrderFile = z.infer<typeof orderFileSchema>;
 
 /** Reads a solver file. @throws SolverFileError naming each field */
 export function readSolverFile<T>(schema: z.ZodType<T>, text: string): T {
@@ -195,4 +230,14 @@ function placed(pattern: Pattern, file: SheetsFile, { kerf, pieces }: CuttingPro
       }).flat(),
     );
   });
+}
+
+/** Seconds after which an order ends with the best it has. */
+const ORDER_SECONDS = 10;
+
+/** Answers an order file: which packs from whom for the least goods and delivery, and a bound of that. What nobody sells enough of is short. */
+export function solveOrder(file: OrderFile, lp: LpSolver, clock: () => number) {
+  const began = clock();
+  const answer = sourceFrom(file, lp, () => clock() - began < ORDER_SECONDS * 1000);
+  return { ...answer, seconds: (clock() - began) / 1000 };
 }

@@ -1,10 +1,12 @@
+import type { Offered } from "@/core/catalogue/catalogue";
 import { exactText } from "@/core/length/format";
 import type { Length, Units } from "@/core/length/length";
+import { readPrice } from "@/core/money/read";
 import type { Lot } from "./lot";
 import { asBoard, readSaid, type Said, type Written } from "./said";
 
 /** A row of a table as it was read, by its number in the table, from 1. */
-export type Row = { at: number; cells: string[] } & Said;
+export type Row = { at: number; cells: string[]; price?: number | null } & Said;
 
 /** A table of stock as it was read. */
 export interface Read {
@@ -13,12 +15,12 @@ export interface Read {
   columns?: (Column | undefined)[];
 }
 
-const COLUMNS = ["count", "what", "thickness", "width", "length", "rough", "bad", "place", "form"] as const;
+const COLUMNS = ["count", "what", "thickness", "width", "length", "rough", "bad", "place", "form", "price"] as const;
 export type Column = (typeof COLUMNS)[number];
 
 /** What a column may be headed with. */
 const HEADED: Record<Column, RegExp> = {
-  count: /^(count|qty|quantity|number|no|pcs|pieces|how many|there are|n)$/,
+  count: /^(count|qty|quantity|number|no|pcs|pieces|how many|there are|pack|pack of|pack size|in a pack|per pack|n)$/,
   what: /^(wood|material|species|what|timber|name|item|description)$/,
   thickness: /^(thick|thickness|t|thk|depth)$/,
   width: /^(wide|width|w|breadth)$/,
@@ -27,6 +29,7 @@ const HEADED: Record<Column, RegExp> = {
   bad: /^(bad|defects?|knots?|bad stretch(es)?|bad from to)$/,
   place: /^(place|where|rack|location|at|bay)$/,
   form: /^(form|kind|type)$/,
+  price: /^(unit )?(price|cost|each)( each| a pack| per pack| [a-z]{3})?$/,
 };
 const UNIT = /\b(mm|cm|m|in|inch|inches|ft|feet)\b|["″]/i;
 
@@ -43,9 +46,13 @@ const UNHEADED: Column[] = ["count", "what", "thickness", "width", "length", "ro
 
 /**
  * Reads a table of stock, row by row: with headings in any order and units in them, or without, how many first. A table of one
- * column is read line by line. Blank rows are left out; what cannot be read is marked in its row and takes no other with it.
+ * column is read line by line, by `readLine`. Blank rows are left out; what cannot be read is marked in its row and takes no other with it.
  */
-export function readTable(table: string[][], units: Units): Read {
+export function readTable(
+  table: string[][],
+  units: Units,
+  readLine: (line: string, units: Units) => Said & { price?: number | null } = readSaid,
+): Read {
   const filled = table
     .map((cells, i) => ({ at: i + 1, cells: cells.map((c) => c.trim()) }))
     .filter((r) => r.cells.some((c) => c !== ""));
@@ -53,16 +60,23 @@ export function readTable(table: string[][], units: Units): Read {
   const isHead = first.length > 1 && first.filter(Boolean).length >= 2;
   const rows = isHead ? filled.slice(1) : filled;
   if (!isHead && rows.every((r) => r.cells.filter((c) => c !== "").length <= 1))
-    return { rows: rows.map((r) => ({ ...r, ...readSaid(r.cells.join(""), units) })) };
+    return { rows: rows.map((r) => ({ ...r, ...readLine(r.cells.join(""), units) })) };
   const heads = isHead ? filled[0]!.cells.map(heading) : UNHEADED.map((column) => ({ column, unit: "" }));
-  return { rows: rows.map((r) => ({ ...r, ...readRow(r.cells, heads, units) })), columns: heads.map((h) => h?.column) };
+  const at = heads.findIndex((h) => h?.column === "price");
+  const priced = (r: { at: number; cells: string[] }): Row => {
+    const row = { ...r, ...readRow(r.cells, heads, units) };
+    if (at < 0 || "problem" in row) return row;
+    const price = readPrice(r.cells[at] ?? "");
+    return "problem" in price ? { ...r, ...price } : { ...row, ...price };
+  };
+  return { rows: rows.map(priced), columns: heads.map((h) => h?.column) };
 }
 
 function readRow(cells: string[], heads: ReturnType<typeof heading>[], units: Units): Said {
   const said = new Map<Column, string>();
   for (const [i, h] of heads.entries()) {
     const cell = cells[i] ?? "";
-    if (!h || cell === "") continue;
+    if (!h || h.column === "price" || cell === "") continue;
     const bare = /^[\d\s.,/½¼¾⅛⅜⅝⅞-]+$/.test(cell);
     // Where nothing bad is written but words, they say where it lies.
     const column = h.column === "bad" && !/\d/.test(cell) ? "place" : h.column;
@@ -92,6 +106,12 @@ function readRow(cells: string[], heads: ReturnType<typeof heading>[], units: Un
 /** The rows that can be read, as lots. */
 export const lotsOf = (read: Read): { lot: Lot; count: number }[] =>
   read.rows.flatMap((r) => ("lot" in r ? [{ lot: r.lot, count: r.count }] : []));
+
+/** What can be bought as a table that `readTable` reads back, prices and all; what has no price is left open. */
+export const offersTable = (offers: Offered[], units: Units): string[][] => {
+  const rows = offers.map((o) => ({ lot: o.form === "pack" ? { form: o.form, material: o.material } : o, there: o.form === "pack" ? o.pack : 1 })); // prettier-ignore
+  return tableOf(rows, units).map((row, i) => [...row, i === 0 ? "price" : String(offers[i - 1]!.price ?? "")]);
+};
 
 /** A yard as a table that `readTable` reads back: one row a lot, lengths in the units its heads say. */
 export function tableOf(lots: { lot: Lot; there: number }[], units: Units): string[][] {

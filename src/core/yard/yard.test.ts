@@ -1,6 +1,7 @@
 import { inch, mm } from "@/core/length/length";
 import { readSaid } from "./said";
-import { lotsOf, readTable, tableOf } from "./table";
+import { offersOf, readPriced } from "./priced";
+import { lotsOf, offersTable, readTable, tableOf } from "./table";
 import { lotText } from "./lot";
 
 const said = (line: string, units: "in" | "mm" = "in") => {
@@ -67,3 +68,26 @@ test.each(["in", "mm"] as const)("the yard written as a table is read back as it
   const table = tableOf(lots.map(({ lot, count }) => ({ lot, there: count })), units); // prettier-ignore
   expect(lotsOf(readTable(table, units))).toEqual(lots);
 });
+
+test.each(["in", "mm"] as const)(
+  "a price list is read with its prices, unknown ones too, and written as one that reads back the same, in %s",
+  (units) => {
+    const list = [
+      ["Item", "T", "W", "L", "Pack", "Price (EUR)"],
+      ["pine", '3/4"', '11 1/4"', "8'", "", "14,20"],
+      ["sheet ply", "9 mm", "1220 mm", "2440 mm", "", ""],
+      ["frame nail", "", "", "", "200", "€ 6.50"],
+      ["pine", '3/4"', '9 1/4"', "8'", "", "cheap"],
+    ];
+    const read = readTable(list, units);
+    expect(read.rows.flatMap((r) => ("problem" in r ? [`${r.at}: ${r.problem}`] : []))).toEqual(["5: price: read “cheap”, wanted an amount like 14.20, or nothing where it is unknown"]); // prettier-ignore
+    const offers = offersOf(read);
+    expect(offers).toEqual([
+    { form: "board", material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96), price: 14.2 },
+    { form: "sheet", material: "ply", thickness: mm(9), width: mm(1220), length: mm(2440), price: null },
+    { form: "pack", material: "frame nail", pack: 200, price: 6.5 },
+  ]); // prettier-ignore
+    expect(offersOf(readTable(offersTable(offers, units), units))).toEqual(offers);
+    expect(offersOf(readTable([["pine 3/4 x 9 1/4 x 96, £12.50 each"], ["200 staples"]], "in", readPriced)).map((o) => o.price)).toEqual([12.5, null]); // prettier-ignore
+  },
+);

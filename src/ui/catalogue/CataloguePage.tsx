@@ -14,7 +14,7 @@ import { meet } from "@/core/keeping/kept";
 import type { Units } from "@/core/length/length";
 import { problemsOf } from "@/core/problem/explain";
 import { JobFileError } from "@/core/problem/problem";
-import { readSaid } from "@/core/yard/said";
+import { offersOf, readPriced, sold } from "@/core/yard/priced";
 import { Troubles } from "@/ui/desk/Troubles";
 import { useKeeping } from "@/ui/desk/useKeeping";
 import { Measure } from "@/ui/parts/Measure";
@@ -22,6 +22,8 @@ import { NumberField } from "@/ui/parts/NumberField";
 import { count } from "@/ui/parts/words";
 import { ShopTop } from "@/ui/top/ShopTop";
 import { Undo } from "@/ui/top/Undo";
+import { OpenTable, Preview } from "@/ui/yard/Preview";
+import { tableInText } from "@/ui/yard/tables";
 
 const dependsOn = (later: CatalogueAct, earlier: CatalogueAct) =>
   meet(touchesCatalogue(later), touchesCatalogue(earlier));
@@ -53,6 +55,16 @@ export function CataloguePage({ stored, units }: { stored: StoredCatalogue; unit
   return (
     <>
       <ShopTop here="/catalogue">
+        {(["csv", "xlsx"] as const).map((kind) => (
+          <a
+            key={kind}
+            href={`/api/catalogue/file/catalogue.${kind}`}
+            className="quiet inline-flex min-h-[44px] items-center"
+            download
+          >
+            {kind.toUpperCase()}
+          </a>
+        ))}
         <Undo keeping={keeping} />
       </ShopTop>
       <Troubles keeping={keeping} text={catalogueActText} act={(a) => void act(a)} mayAgain={() => true} />
@@ -89,22 +101,16 @@ export function CataloguePage({ stored, units }: { stored: StoredCatalogue; unit
 function AddLine({ units, act }: { units: Units; act(act: CatalogueAct): boolean }) {
   const [typed, setTyped] = useState("");
   const [wrong, setWrong] = useState<string | null>(null);
-  const read = (): { offer: Offered } | { problem: string } => {
-    const priced = /^(.*?)[,;]?\s+(?:at\s+)?(\d+(?:[.,]\d{1,2})?)\s*(?:each|a pack|a board|a sheet)$/i.exec(
-      typed.trim(),
-    );
-    const said = readSaid(priced?.[1] ?? typed, units);
-    if ("problem" in said) return said;
-    const price = priced ? Number(priced[2]!.replace(",", ".")) || null : null;
-    const { lot, count: many } = said;
-    if (lot.form === "pack") return { offer: { form: "pack", material: lot.material, pack: many, price } };
-    const { form, material, thickness, width, length, rough } = lot;
-    return { offer: { form, material, thickness, width, length, price, ...(rough ? { rough } : {}) } };
-  };
+  const [table, setTable] = useState<string[][] | null>(null);
+  const list = (offers: Offered[]) => act({ do: "offer", offers });
   const add = () => {
-    const made = read();
-    if ("problem" in made) return setWrong(made.problem);
-    if (act({ do: "offer", offers: [made.offer] })) setTyped("");
+    const read = readPriced(typed, units);
+    if ("problem" in read) return setWrong(read.problem);
+    if (list([sold(read)])) setTyped("");
+  };
+  const open = (rows: string[][]) => {
+    setWrong(rows.length === 0 ? "nothing is in it" : null);
+    setTable(rows.length > 0 ? rows : null);
   };
   return (
     <div className="mb-4">
@@ -119,11 +125,18 @@ function AddLine({ units, act }: { units: Units; act(act: CatalogueAct): boolean
             setTyped(e.target.value);
             setWrong(null);
           }}
+          onPaste={(e) => {
+            const text = e.clipboardData.getData("text");
+            if (!/[\n\t]/.test(text.trim())) return;
+            e.preventDefault();
+            open(tableInText(text));
+          }}
           onKeyDown={(e) => e.key === "Enter" && add()}
         />
         <button className="act" disabled={typed.trim() === ""} onClick={add}>
           List it
         </button>
+        <OpenTable label="Price list" onTable={open} onWrong={setWrong} />
       </div>
       <p className="min-h-6 text-[.87rem] text-soft">
         {wrong ? (
@@ -131,9 +144,19 @@ function AddLine({ units, act }: { units: Units; act(act: CatalogueAct): boolean
             {wrong}
           </span>
         ) : (
-          "A board, sheet, roll or coil by its size; hardware by what is in a pack: 200 frame nail, 6.50 each. Without a price it is unknown."
+          "A board, sheet, roll or coil by its size; hardware by what is in a pack: 200 frame nail, 6.50 each. Without a price it is unknown. A whole price list can be pasted."
         )}
       </p>
+      {table && (
+        <Preview
+          table={table}
+          units={units}
+          priced
+          verb="List"
+          leave={() => setTable(null)}
+          take={(read) => list(offersOf(read)) && setTable(null)}
+        />
+      )}
     </div>
   );
 }

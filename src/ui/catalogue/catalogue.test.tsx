@@ -37,6 +37,18 @@ test("a board and a pack are listed in a line each; no price is unknown and said
   await waitFor(() => expect(kept.offers.map((o) => o.id)).toEqual([2]));
 });
 
+test("a price list is pasted, what is wrong in it is marked, and the rest is listed in one act", async () => {
+  render(<CataloguePage stored={kept} units="in" />);
+  box().focus();
+  await user.paste("what\tthick\twide\tlong\tprice\npine\t3/4\t11 1/4\t96\t14.20\npine\t3/4\t9 1/4\t96\tdear\n");
+  const shown = await screen.findByRole("group", { name: "What was read" });
+  expect(shown.textContent).toMatch(/1 in trouble/);
+  expect(shown.textContent).toMatch(/read “dear”/);
+  await user.click(await screen.findByRole("button", { name: "List 1 board" }));
+  await waitFor(() => expect(kept.offers.map((o) => [o.material, o.price])).toEqual([["pine", 14.2]]));
+  expect(screen.queryByRole("group", { name: "What was read" })).toBeNull();
+});
+
 test("a price of nothing, and a line nobody can read, are refused in words, and nothing is listed", async () => {
   render(<CataloguePage stored={kept} units="in" />);
   await user.type(box(), "pine 3/4 x 11{Enter}");

@@ -4,6 +4,7 @@ import { type Order, orderOf } from "@/core/order/order";
 import { createContext, useCallback, useContext, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { type Act, carryOut, preview } from "@/core/job/acts";
 import { JobFileError } from "@/core/problem/problem";
+import { moneyText } from "@/core/money/money";
 import type { Job } from "@/core/job/job";
 import { type WorkedJob, workJob } from "@/core/job/worked";
 import type { Working } from "@/core/formula/scope";
@@ -95,6 +96,12 @@ export function useDesk(): Desk {
   const desk = useContext(DeskContext);
   if (!desk) throw new Error("useDesk outside a job");
   return desk;
+}
+
+/** How the job writes an amount. */
+export function useMoney(): (amount: number) => string {
+  const { currency } = useDesk().job.workshop.money;
+  return (amount) => moneyText(amount, currency);
 }
 
 /** What of the maker's own an act names and the job does not have yet, to be taken up before it. */

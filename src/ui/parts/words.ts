@@ -13,8 +13,6 @@ export const clockTime = (minute: number) => new Date(minute * 60_000).toISOStri
 export const count = (n: number, one: string, many = `${one}s`) =>
   `${n.toLocaleString("en-GB")} ${n === 1 ? one : many}`;
 
-export const money = (n: number) => n.toLocaleString("en-GB", { minimumFractionDigits: 2, maximumFractionDigits: 2 });
-
 /** A share as `0.13 %` or `12 %`: two figures that count, however small it is. */
 export const percent = (share: number) => `${Number((share * 100).toPrecision(2))} %`;
 

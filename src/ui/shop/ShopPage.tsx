@@ -12,6 +12,7 @@ import { Dates } from "./Dates";
 import { Days } from "./Days";
 import { Hours } from "./Hours";
 import { MinutesList } from "./MinutesList";
+import { MoneyRows } from "./MoneyRows";
 import { Staff } from "./Staff";
 import { Stations } from "./Stations";
 import { useShop } from "./useShop";
@@ -205,6 +206,11 @@ export function ShopPage({ stored, jobs }: { stored: StoredShop; jobs: Otherwise
               <option value="Letter">Letter</option>
             </select>,
           )}
+        </section>
+        <section aria-label="Money">
+          <h2 className="small-head">Money</h2>
+          <MoneyRows money={w.money} onSettle={(money) => set({ money })} />
+          <Wrong text={wrong("money")} />
         </section>
         <section aria-label="Stations">
           <h2 className="small-head">Stations</h2>

@@ -1,6 +1,7 @@
 "use client";
 import { useState } from "react";
-import type { Person, Workshop } from "@/core/shop/shop";
+import { STATIONS } from "@/core/feature/machine";
+import { canWork, type Person, type Workshop } from "@/core/shop/shop";
 import { TextField } from "@/ui/parts/TextField";
 import { Dates } from "./Dates";
 import { Days } from "./Days";
@@ -10,6 +11,7 @@ import { Hours } from "./Hours";
 export function Staff({ workshop, onSettle }: { workshop: Workshop; onSettle(staff: Person[]): void }) {
   const { staff, days, hours } = workshop;
   const [title, setTitle] = useState("");
+  const unworked = staff.length > 0 ? STATIONS.filter((s) => !staff.some((p) => canWork(p, s))) : [];
   const put = (i: number, to: Partial<Person>) => onSettle(staff.map((p, k) => (k === i ? { ...p, ...to } : p)));
   const add = () => {
     if (title.trim() === "") return;
@@ -35,8 +37,30 @@ export function Staff({ workshop, onSettle }: { workshop: Workshop; onSettle(sta
           <Hours label={`Hours of ${p.title}`} value={p.hours ?? hours} onSettle={(h) => put(i, { hours: h })} />
           <span className="text-soft">days off</span>
           <Dates label={`Day off of ${p.title}`} value={p.off ?? []} onSettle={(off) => put(i, { off })} />
+          <span className={p.works ? "font-semibold" : "text-soft"}>can work</span>
+          <span className="flex flex-wrap justify-end gap-1">
+            {STATIONS.map((s) => (
+              <button
+                key={s}
+                aria-pressed={canWork(p, s)}
+                aria-label={`${s}, ${p.title}`}
+                className={`min-h-9 border px-2 ${canWork(p, s) ? "border-spruce bg-spruce text-white" : "border-rule bg-white"}`}
+                onClick={() => {
+                  const works = STATIONS.filter((x) => canWork(p, x) !== (x === s));
+                  put(i, { works: works.length < STATIONS.length ? works : undefined });
+                }}
+              >
+                {s}
+              </button>
+            ))}
+          </span>
         </div>
       ))}
+      {unworked.length > 0 && (
+        <p role="note" className="mb-1 font-semibold text-madder">
+          Nobody can work {unworked.join(", ")}: the plan gives it to whoever is in.
+        </p>
+      )}
       <span className="flex items-baseline gap-3">
         <input
           className="field w-48"

@@ -72,6 +72,28 @@ test("who works has a title, and days, hours and days off of their own where the
   await waitFor(() => expect(kept.shop.workshop.staff.map((p) => [p.title, p.off])).toEqual([["helper", []]]));
 });
 
+test("who works says what they can work, what nobody can is named, and all of it again is nothing said", async () => {
+  open();
+  await user.type(screen.getByLabelText("Title of somebody who works here"), "helper{Enter}");
+  await user.click(await screen.findByRole("button", { name: "table saw, helper" }));
+  await waitFor(() => expect(kept.shop.workshop.staff[0]!.works).not.toContain("table saw"));
+  expect(screen.getByText(/Nobody can work table saw/)).toBeTruthy();
+  await user.click(screen.getByRole("button", { name: "table saw, helper" }));
+  await waitFor(() => expect(kept.shop.workshop.staff).toEqual([{ title: "helper" }]));
+});
+
+test("the currency, an hour, overhead and tax are said once; letters that are no currency are refused", async () => {
+  open();
+  await say("Currency", "gbp");
+  await say("An hour of work costs", "24");
+  await say("Overhead, %", "15");
+  await waitFor(() => expect(kept.shop.workshop.money).toEqual({ currency: "GBP", rate: 24, overhead: 15, tax: 0 }));
+  expect(screen.getByText(/£1,234.50/)).toBeTruthy();
+  await say("Currency", "quid");
+  expect(screen.getByRole("alert").textContent).toMatch(/three letters/);
+  expect(kept.shop.workshop.money.currency).toBe("GBP");
+});
+
 test("a school of bee space is chosen, or bands of one's own that run upwards", async () => {
   open();
   await user.selectOptions(screen.getByLabelText("School of bee space"), '1/4" to 3/8"');

@@ -79,7 +79,7 @@ test("a list pasted is shown before it is put in: rows in trouble first, the res
     "3how many: read “two”, wanted a whole numbertwo | pine | 3/4 | 7 1/4 | 96",
     "25pine3/4 × 11 1/4 × 96",
   ]); // prettier-ignore
-  expect(preview.textContent).toContain("3 rows read, 1 in trouble; the rest is put in, 1 of things the yard has already: their number is set to this"); // prettier-ignore
+  expect(preview.textContent).toContain("3 rows read, 1 in trouble; the rest can be taken, 1 of things the yard has already: their number is set to this"); // prettier-ignore
   expect(acts).toEqual([]);
   // The button is where Enter falls.
   await user.keyboard("{Enter}");

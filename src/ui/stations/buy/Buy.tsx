@@ -1,7 +1,7 @@
 "use client";
 import type { Station } from "@/ui/desk/station";
-import { useDesk, useLaid } from "@/ui/desk/useDesk";
-import { count, money } from "@/ui/parts/words";
+import { useDesk, useLaid, useMoney } from "@/ui/desk/useDesk";
+import { count } from "@/ui/parts/words";
 import { AfterLayout } from "../AfterLayout";
 import { Empty } from "../Empty";
 import { Packs } from "./Packs";
@@ -10,6 +10,7 @@ import { Packs } from "./Packs";
 export function Buy() {
   const { job } = useDesk();
   const { order, layout } = useLaid();
+  const money = useMoney();
   if (job.lines.length === 0) return <Empty text="There is nothing to buy yet." next="ask" act="Say what to make" />;
   if (!order) return <AfterLayout what="The order stands" />;
   const unit = (l: (typeof order.lines)[number]) =>

@@ -9,13 +9,13 @@ import { groups } from "@/core/layout/request";
 import { missingText } from "@/core/layout/missing";
 import { inch } from "@/core/length/length";
 import { weighed } from "@/core/layout/weighed";
-import { useDesk, useLaid } from "@/ui/desk/useDesk";
+import { useDesk, useLaid, useMoney } from "@/ui/desk/useDesk";
 import { LayoutList } from "@/ui/stations/lay-out/LayoutList";
 import { Reasons } from "@/ui/stations/lay-out/Reasons";
 import { SetUpList } from "@/ui/stations/lay-out/SetUpList";
 import { Weigh } from "@/ui/stations/lay-out/Weigh";
 import { Measure } from "@/ui/parts/Measure";
-import { count, money, percent } from "@/ui/parts/words";
+import { count, percent } from "@/ui/parts/words";
 import { standsAt } from "../AfterLayout";
 import { Empty } from "../Empty";
 import { AsTheShop } from "./AsTheShop";
@@ -113,6 +113,7 @@ const sixInches = inch(6);
 
 function Headline() {
   const { layout } = useLaid();
+  const money = useMoney();
   const { job } = useDesk();
   const { result, progress } = layout;
   // Nothing is said in money while boards have no price.
@@ -218,6 +219,7 @@ function Headline() {
 }
 
 function Figures({ result }: { result: LayoutResult }) {
+  const money = useMoney();
   const stock = result.request.stock;
   const boards = (source: "yard" | "buy") =>
     allLayouts(result).reduce((s, { layout }) => s + (stock[layout.stock]!.source === source ? layout.repeat : 0), 0);

@@ -3,13 +3,14 @@ import type { GroupLayout } from "@/core/layout/lay";
 import { reasonsText } from "@/core/layout/reasons";
 import type { Units } from "@/core/length/length";
 import { Measure } from "@/ui/parts/Measure";
-import { money } from "@/ui/parts/words";
+import { useMoney } from "@/ui/desk/useDesk";
 
 /** What has no price is said in the largest of its boards. */
 const boardsWorth = (n: number) => `${n.toFixed(2)} of the largest board`;
 
 /** How it is known that nothing costs less, thickness by thickness. */
 export function Reasons({ result, units }: { result: LayoutResult; units: Units }) {
+  const money = useMoney();
   const groups = result.groups.filter(({ result: g }) => g.layouts.length > 0);
   if (groups.length === 0) return null;
   const unpriced = (g: GroupLayout) => g.layouts.every((l) => result.request.stock[l.stock]!.unpriced);

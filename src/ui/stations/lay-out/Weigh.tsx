@@ -2,13 +2,14 @@
 import { CartesianGrid, Line, LineChart, ReferenceDot, XAxis, YAxis } from "recharts";
 import { shownPoint, tradeOff } from "@/core/layout/tradeoff";
 import { type LayoutResult, moneyOf } from "@/core/layout/layout";
-import { useDesk } from "@/ui/desk/useDesk";
+import { useDesk, useMoney } from "@/ui/desk/useDesk";
 import { NumberField } from "@/ui/parts/NumberField";
-import { count, money, percent } from "@/ui/parts/words";
+import { count, percent } from "@/ui/parts/words";
 
 /** What fewer set-ups would cost, drawn; and what the maker holds a set-up and an offcut to be worth. */
 export function Weigh({ result }: { result: LayoutResult }) {
   const { job, act } = useDesk();
+  const money = useMoney();
   const { weighing, sheetStages } = job.workshop;
   const points = tradeOff(result);
   const shown = shownPoint(result);
