@@ -1,5 +1,7 @@
 export default {
   testEnvironment: "node",
+  // Every core: of two, jest would leave one idle.
+  maxWorkers: "100%",
   roots: ["<rootDir>/src"],
   testMatch: ["**/*.test.{ts,tsx}"],
   // Pages are filled in key by key, on machines that may be busy.
