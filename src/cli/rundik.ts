@@ -15,7 +15,9 @@ import { findingsDocument } from "@/core/fit/document";
 import { layOut, layoutDocument, type LayoutResult } from "@/core/layout/layout";
 import { layoutRequest } from "@/core/job/ask";
 import { missingText } from "@/core/layout/missing";
-import { orderDocument, orderOf } from "@/core/order/order";
+import { costOf } from "@/core/order/cost";
+import { orderDocument } from "@/core/order/document";
+import { orderOf } from "@/core/order/order";
 import { PlanError, planDocument, planOf } from "@/core/plan/plan";
 
 import {
@@ -36,7 +38,11 @@ const VERBS: Record<string, (worked: WorkedJob) => unknown | Promise<unknown>> =
   cutlist: (w) => cutListDocument(w.lines, w.job.units),
   check: (w) => findingsDocument(w.findings, w.job.units),
   layout: async (w) => layoutDocument(await laidOut(w)),
-  order: async (w) => orderDocument(orderOf(w, await laidOut(w))),
+  order: async (w) => {
+    const layout = await laidOut(w);
+    const order = orderOf(w, layout);
+    return orderDocument(order, costOf(w, layout, order));
+  },
   plan: async (w) => planDocument(planOf(w, await laidOut(w))),
 };
 

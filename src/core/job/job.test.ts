@@ -6,6 +6,7 @@ import { readJob, readJobFile, writeJob } from "./file";
 import type { Job } from "./job";
 import { JobFileError } from "@/core/problem/problem";
 import { layOut } from "@/core/layout/layout";
+import { costOf } from "@/core/order/cost";
 import { orderOf } from "@/core/order/order";
 import { planOf } from "@/core/plan/plan";
 import { layoutRequest } from "./ask";
@@ -130,7 +131,7 @@ describe("the job file", () => {
       ],
     ]);
     const laid = layOut(layoutRequest(worked), () => 0);
-    expect([laid.missing, orderOf(worked, laid).perItem.map((p) => p.line)]).toEqual([[], [1]]);
+    expect([laid.missing, costOf(worked, laid, orderOf(worked, laid)).items.map((p) => p.line)]).toEqual([[], [1]]);
     expect(planOf(worked, laid).operations.every((o) => o.makes.every((m) => m.part.line === 1))).toBe(true);
   });
   test("what the boards measure is said once: a 20 mm job planes nothing of it, and a line's own thickness stays", () => {

@@ -3,7 +3,6 @@ import type { BoardStock } from "@/core/boards/stock";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
 import { type BoardLot, lotKey } from "@/core/yard/lot";
 import type { Act } from "./acts";
-import type { Job } from "./job";
 
 type Sawn = Extract<Act, { do: "sawn" }>;
 
@@ -23,12 +22,13 @@ export function takesOf(layouts: Layout[], result: LayoutResult): Map<number, nu
   return out;
 }
 
-/** What is said when boards are sawn as they were laid out: which, how, and what offcuts of them go to the yard. `job` is as it stands in its shop. */
-export function sawnAct(layouts: Layout[], result: LayoutResult, job: Job): Sawn {
-  const boards = job.stock.filter((s): s is BoardStock => s.form !== "pack");
+/** What is said when boards are sawn as they were laid out: which, how, and what offcuts of them go to the yard. */
+export function sawnAct(layouts: Layout[], result: LayoutResult): Sawn {
+  // What it was laid out on: the job may have other boards by now.
+  const boards = result.request.stock;
   const stock = layouts.map((l): BoardStock => {
-    const { struck: _struck, ...board } = boards[l.stock]!;
-    return { ...board, available: l.repeat };
+    const { struck: _struck, unpriced, ...board } = boards[l.stock]!;
+    return { ...board, ...(unpriced ? { price: 0 } : {}), available: l.repeat };
   });
   const kept = new Map<string, { lot: BoardLot; count: number }>();
   for (const l of layouts) {

@@ -23,11 +23,14 @@ export type ByHand = { pinned: Pinned[] } | { trouble: string };
 
 type Size = Pick<LaidPiece, "of" | "length" | "width">;
 
+/** What lies where on a board: the same text is the same layout. */
+export const placesText = (l: { strips: LaidStrip[] }): string =>
+  piecesOf(l).map((p) => [pieceKey(p.of), p.x, p.y, p.length, p.width]).join(";"); // prettier-ignore
+
 /** Which of the pinned layouts this one is: the same pieces in the same places, on as many boards; undefined for none. */
 export function pinOf(layout: Layout, pinned: Pinned[]): number | undefined {
-  const places = (l: { strips: LaidStrip[] }) => piecesOf(l).map((p) => [pieceKey(p.of), p.x, p.y, p.length, p.width]).join(";"); // prettier-ignore
-  const own = places(layout);
-  const at = pinned.findIndex((p) => p.stock === layout.stock && p.repeat === layout.repeat && places(p) === own);
+  const own = placesText(layout);
+  const at = pinned.findIndex((p) => p.stock === layout.stock && p.repeat === layout.repeat && placesText(p) === own);
   return at < 0 ? undefined : at;
 }
 

@@ -22,23 +22,15 @@ export interface OrderLine {
   /** How the quantity came about. */
   working: string;
   short?: number;
-}
-
-/** What one line of the job costs in materials, each and altogether. */
-export interface ItemCost {
-  line: number;
-  item: string;
-  quantity: number;
-  wood: number;
-  hardware: number;
-  each: number;
+  /** Hardware: how much of it each line of the job takes, without spare; and whether it is a finish. */
+  taken: { line: number; quantity: number }[];
+  finish: boolean;
 }
 
 export interface Order {
   lines: OrderLine[];
   total: number;
   unpriced: string[];
-  perItem: ItemCost[];
 }
 
 /** Take-off: boards by the layout, hardware by count and spare, glue by joint area; then the cheapest packs. */
@@ -54,23 +46,10 @@ export function orderOf(worked: WorkedJob, layout: LayoutResult): Order {
     ),
   );
   const lines = [...boards, ...hardware];
-  const perItem = worked.lines.map((l): ItemCost => {
-    const wood = woodShare(layout, l.at);
-    const hw = needs.reduce((s, n, i) => s + ((n.byLine.get(l.at) ?? 0) / n.raw) * (hardware[i]!.price ?? 0), 0);
-    return {
-      line: l.at,
-      item: l.shape.title,
-      quantity: l.line.quantity,
-      wood,
-      hardware: hw,
-      each: (wood + hw) / l.line.quantity,
-    };
-  });
   return {
     lines,
     total: lines.reduce((s, l) => s + (l.price ?? 0), 0),
     unpriced: lines.filter((l) => l.price === null).map((l) => l.what),
-    perItem,
   };
 }
 
@@ -103,6 +82,8 @@ function boardLines(layout: LayoutResult, units: WorkedJob["job"]["units"]): Ord
       for: [...u.for],
       from: s.source,
       working: `${u.count} as laid out${struck > 0 ? ` + ${struck} struck out` : ""}`,
+      taken: [],
+      finish: false,
     };
   });
 }
@@ -110,10 +91,10 @@ function boardLines(layout: LayoutResult, units: WorkedJob["job"]["units"]): Ord
 interface Need {
   what: string;
   unit: Taken["unit"];
-  raw: number;
   quantity: number;
   for: string[];
   working: string;
+  finish: boolean;
   byLine: Map<number, number>;
 }
 
@@ -128,9 +109,9 @@ function hardwareNeeds(worked: WorkedJob, layout: LayoutResult): Need[] {
     spare: number,
     use: string,
     said: string,
+    finish = false,
   ) => {
-    const n: Need = found.get(what) ?? { what, unit, raw: 0, quantity: 0, for: [], working: "", byLine: new Map() };
-    n.raw += plain;
+    const n: Need = found.get(what) ?? { what, unit, quantity: 0, for: [], working: "", finish, byLine: new Map() };
     n.quantity += plain * (1 + spare);
     n.byLine.set(at, (n.byLine.get(at) ?? 0) + plain);
     if (!n.for.includes(use)) n.for.push(use);
@@ -153,6 +134,7 @@ function hardwareNeeds(worked: WorkedJob, layout: LayoutResult): Need[] {
           use.spare,
           step.name.toLowerCase(),
           `${line.quantity} × ${one}${grams}${spare}`,
+          step.station === "finish" || step.station === "tank",
         );
       }
   for (const b of layout.request.blanks) {
@@ -168,7 +150,8 @@ function hardwareNeeds(worked: WorkedJob, layout: LayoutResult): Need[] {
 }
 
 function packLine(n: Need, offers: PackStock[]): OrderLine {
-  const base = { what: n.what, quantity: n.quantity, unit: n.unit, for: n.for, working: n.working };
+  const taken = [...n.byLine].map(([line, quantity]) => ({ line, quantity }));
+  const base = { what: n.what, quantity: n.quantity, unit: n.unit, for: n.for, working: n.working, taken, finish: n.finish }; // prettier-ignore
   if (offers.length === 0) return { ...base, packs: [], price: null, from: "buy" };
   // A bought pack at nothing has no price yet: it is taken only where what has one does not do.
   const priced = offers.filter((o) => o.source === "yard" || o.price > 0);
@@ -226,42 +209,5 @@ export function cheapestPacks(
     counts,
     price: counts.reduce((s, k, i) => s + k * offers[i]!.price, 0),
     short: Math.max(0, quantity - wanted),
-  };
-}
-
-/** A line's share of the wood: each group's cost by the area of its pieces. */
-function woodShare(layout: LayoutResult, line: number): number {
-  return layout.groups.reduce((sum, { group, result }) => {
-    const area = (l: (typeof group.lying)[number]) => l.blank.length * l.width * l.blank.quantity;
-    const all = group.lying.reduce((s, l) => s + area(l), 0);
-    const cost = result.layouts.reduce((s, l) => s + l.repeat * moneyOf(layout, l.stock), 0);
-    const mine = group.lying.filter((l) => l.blank.of.line === line).reduce((s, l) => s + area(l), 0);
-    return sum + (all > 0 ? (cost * mine) / all : 0);
-  }, 0);
-}
-
-/** The order as the contract's document. */
-export function orderDocument(order: Order) {
-  const money = (n: number) => Math.round(n * 100) / 100;
-  return {
-    lines: order.lines.map((l) => ({
-      what: l.what,
-      quantity: l.quantity,
-      unit: l.unit,
-      packs: l.packs,
-      price: l.price === null ? null : money(l.price),
-      for: l.for.join(", "),
-      from: l.from,
-      working: l.working,
-      ...(l.short ? { short: l.short } : {}),
-    })),
-    total: money(order.total),
-    unpriced: order.unpriced,
-    perItem: order.perItem.map((p) => ({
-      ...p,
-      wood: money(p.wood),
-      hardware: money(p.hardware),
-      each: money(p.each),
-    })),
   };
 }

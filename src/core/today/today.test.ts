@@ -51,7 +51,7 @@ test("sawn as laid out: the same boards go, every offcut that is kept comes, and
   const around = { ...NOTHING_AROUND, lots: [lot(1, 20)], offers: [] };
   const seen = inShop(job(), 1, around);
   const result = quick(layoutRequest(workJob(seen)));
-  const act = sawnAct(unsawn(result), result, seen);
+  const act = sawnAct(unsawn(result), result);
   const boards = result.count;
   expect(yardActsOf(act, job(), 1)[0]).toMatchObject({ do: "take out", why: "cut", lots: [{ id: 1, count: boards }] }); // prettier-ignore
   const kept = act.kept.reduce((n, k) => n + k.count, 0);

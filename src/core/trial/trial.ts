@@ -17,7 +17,9 @@ import { cutListDocument } from "@/core/line/cutlist";
 import type { JobLine } from "@/core/line/line";
 import type { WorkedLine } from "@/core/line/shapes";
 import { standingOf } from "@/core/line/standing";
-import { orderDocument, orderOf } from "@/core/order/order";
+import { costOf } from "@/core/order/cost";
+import { orderDocument } from "@/core/order/document";
+import { orderOf } from "@/core/order/order";
 import { planDocument, planOf } from "@/core/plan/plan";
 import { JobFileError } from "@/core/problem/problem";
 import { isUnmakeable } from "@/core/shape/shape";
@@ -47,7 +49,8 @@ export function trial(line: JobLine, { standards, designs }: Pick<Job, "standard
     cutListDocument(worked.lines, "in");
     const layout = layOut(layoutRequest(worked), () => 0);
     if (layout.missing[0]) return `${layout.missing[0].blank.name} comes from no board or sheet there could be`;
-    orderDocument(orderOf(worked, layout));
+    const order = orderOf(worked, layout);
+    orderDocument(order, costOf(worked, layout, order));
     planDocument(planOf(worked, layout));
     return undefined;
   } catch (e) {

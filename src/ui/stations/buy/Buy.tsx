@@ -4,6 +4,7 @@ import { useDesk, useLaid, useMoney } from "@/ui/desk/useDesk";
 import { count } from "@/ui/parts/words";
 import { AfterLayout } from "../AfterLayout";
 import { Empty } from "../Empty";
+import { CostOfPiece } from "./CostOfPiece";
 import { Packs } from "./Packs";
 
 /** What to order, in which packs, for how much, and what each item costs in materials. */
@@ -71,37 +72,12 @@ export function Buy() {
           </tbody>
         </table>
       </section>
-      <section aria-label="Cost of each item">
-        <h2 className="small-head">Materials in each</h2>
-        <table className="cutting-list">
-          <thead>
-            <tr>
-              <th className="text-right!">how many</th>
-              <th>item</th>
-              <th className="text-right!">wood</th>
-              <th className="text-right!">hardware</th>
-              <th className="text-right!">each</th>
-            </tr>
-          </thead>
-          <tbody>
-            {order.perItem.map((p) => (
-              <tr key={p.line}>
-                <td className="text-right font-mono">{p.quantity}</td>
-                <td>{p.item}</td>
-                <td className="text-right font-mono">{money(p.wood)}</td>
-                <td className="text-right font-mono">{money(p.hardware)}</td>
-                <td className="text-right font-mono font-semibold">{money(p.each)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <p className="mt-2 text-[.84rem] text-soft">
-          Wood is shared by the area of each item’s pieces; scrap is charged to the job.
-        </p>
+      <div>
+        <CostOfPiece />
         <div className="no-print mt-6">
           <Packs />
         </div>
-      </section>
+      </div>
     </div>
   );
 }

@@ -3,7 +3,7 @@ import { pieceKey } from "@/core/line/line";
 import { type BoardStock, kindOf } from "@/core/boards/stock";
 import { useEffect, useMemo, useState } from "react";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
-import { type ByHand, moveTo, pin, pinOf, type Spot, swap, unpin } from "@/core/layout/byhand";
+import { type ByHand, moveTo, pin, pinOf, placesText, type Spot, swap, unpin } from "@/core/layout/byhand";
 import { givesOf, type Layout, type Offcut, type Pinned, piecesOf } from "@/core/boards/laid";
 import { lengthText } from "@/core/length/format";
 import { type Length, nm, type Units } from "@/core/length/length";
@@ -12,6 +12,9 @@ import { Key } from "@/ui/parts/Key";
 import { LengthField } from "@/ui/parts/LengthField";
 import { BoardDrawing, pieceNames } from "@/ui/drawing/BoardDrawing";
 import { CutOrder } from "./CutOrder";
+
+/** What lies where on which board, however often and pinned or not. */
+const whatIs = (l: Layout): string => `${l.stock} ${placesText(l)}`;
 
 /** Every layout, with what can be done to it by hand: pin it, strike a board out, mark a bad stretch, move pieces. */
 export function LayoutList({ result, units }: { result: LayoutResult; units: Units }) {
@@ -28,10 +31,13 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
       request: { ...result.request, pinned },
     };
   }, [result, jobPins]);
-  const [chosen, setChosen] = useState(0);
+  /** Where it stood, and what it is: worked out anew, the same layout may stand elsewhere. */
+  const [chosen, choose] = useState<{ at: number; is?: string }>({ at: 0 });
+  const setChosen = (i: number) => choose({ at: i, is: all[i] && whatIs(all[i].layout) });
   const [picked, setPicked] = useState<Spot | null>(null);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const at = Math.min(chosen, all.length - 1);
+  const same = useMemo(() => (chosen.is === undefined ? -1 : all.findIndex((a) => whatIs(a.layout) === chosen.is)), [all, chosen]); // prettier-ignore
+  const at = same >= 0 ? same : Math.min(chosen.at, all.length - 1);
   const layout = all[at]?.layout;
   const keep = (pinned: Pinned[]) =>
     desk.act({ do: "pin", pinned: pinned.map((p) => ({ ...p, stock: places[p.stock]! })) });

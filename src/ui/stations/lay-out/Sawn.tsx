@@ -22,7 +22,7 @@ export function Sawn({ result }: { result: LayoutResult }) {
   const held = [...kept.values()].reduce((s, n) => s + n, 0);
   const same = needs.size === kept.size && [...needs].every(([lot, n]) => kept.get(lot) === n);
   const wanted = [...needs.values()].reduce((s, n) => s + n, 0);
-  const act = sawnAct(left, result, desk.job);
+  const act = sawnAct(left, result);
   const say = () => {
     const of = (i: number) => {
       const place = (places.get(i) ?? places.get(-1) ?? "").trim();
