@@ -5,7 +5,7 @@ export default {
   roots: ["<rootDir>/src"],
   testMatch: ["**/*.test.{ts,tsx}"],
   // Pages are filled in key by key, on machines that may be busy.
-  testTimeout: 30_000,
+  testTimeout: 120_000,
   transform: {
     "^.+\\.tsx?$": [
       "@swc/jest",

@@ -83,6 +83,9 @@ test("what has no price is said and counts for nothing; wood of the yard is wort
   });
   expect([ofYard.order.lines[0]!.price, ofKind(ofYard.cost.items[0]!, "wood").minor]).toEqual([0, ofKind(bought.cost.items[0]!, "wood").minor]); // prettier-ignore
   const noRate = costed({ lines: [body("deep", 2)], stock: [board()] }, { rate: null });
-  expect(ofKind(noRate.cost.items[0]!, "work")).toMatchObject({ minor: 0, working: expect.stringMatching(/an hour has no price yet/) });
+  expect(ofKind(noRate.cost.items[0]!, "work")).toMatchObject({
+    minor: 0,
+    working: expect.stringMatching(/an hour has no price yet/),
+  });
   expect(Object.keys(orderDocument(noRate.order, noRate.cost).perItem[0]!)).toEqual(expect.arrayContaining([...KINDS]));
 });

@@ -73,9 +73,7 @@ export function costOf(worked: WorkedJob, layout: LayoutResult, order: Order): C
       minor: parts.reduce((s, p) => s + p[i]!, 0),
       working: pools[kind]
         .flatMap((p, k) =>
-          parts[k]![i]! === 0
-            ? []
-            : [`${p.name}: ${shareText(p, lines[i]!)} of ${say(p.minor)} = ${say(parts[k]![i]!)}`],
+          !parts[k]![i] ? [] : [`${p.name}: ${shareText(p, lines[i]!)} of ${say(p.minor)} = ${say(parts[k]![i]!)}`],
         ) // prettier-ignore
         .join("; "),
     });
