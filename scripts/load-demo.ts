@@ -26,7 +26,12 @@ const files = (folder: string) =>
 if (store.list().length > 0) console.log("The database already has jobs; the demo is not loaded again.");
 else {
   // Three people; the rest of the shop is as usual.
-  const { shop } = shopStore(db).all([{ revision: 0, act: { do: "workshop", to: { people: 3, money: { currency: "GBP", rate: 24, overhead: 12, tax: 20 } } } }]);
+  const { shop } = shopStore(db).all([
+    {
+      revision: 0,
+      act: { do: "workshop", to: { people: 3, money: { currency: "GBP", rate: 24, overhead: 12, tax: 20 } } },
+    },
+  ]);
   for (const text of files("demo")) {
     const { stock, ...job } = readJobFile(text, shop.workshop);
     const offers = stock.filter((s) => s.source === "buy").map(offerOf);

@@ -257,4 +257,4 @@ test("killed in the middle of saving, nothing acknowledged is lost and nothing i
     db.close();
   }
   rmSync(dir, { recursive: true });
-}, 60_000);
+}, 240_000);

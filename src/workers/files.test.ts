@@ -69,7 +69,7 @@ describe("boards", () => {
       }),
       { numRuns: 40 },
     );
-  }, 60_000);
+  }, 240_000);
 });
 
 test("sheets lie where they say: inside, a saw cut apart, cut apart in the stages asked, turned only when allowed", () => {
@@ -101,7 +101,7 @@ test("sheets lie where they say: inside, a saw cut apart, cut apart in the stage
     }),
     { numRuns: 40 },
   );
-}, 60_000);
+}, 240_000);
 
 describe("what cannot be answered names the field or the piece", () => {
   const good = { stock: [bar(100)], pieces: [piece("p", 50, 3)] };

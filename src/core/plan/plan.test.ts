@@ -239,7 +239,7 @@ test("a plan of twenty thousand bodies and their frames is one of some thousand 
   const plan = planOf(worked, laid);
   expect(plan.operations.length).toBeGreaterThan(1000);
   expect(plan.bound).toBeLessThanOrEqual(plan.finish);
-}, 60_000);
+}, 240_000);
 
 describe("who is in, and when", () => {
   const shop = (o: object) => ({ ...USUAL_WORKSHOP, ...o });
