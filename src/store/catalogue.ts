@@ -8,11 +8,11 @@ import {
   touchesCatalogue,
 } from "@/core/catalogue/catalogue";
 import { meet } from "@/core/keeping/kept";
-import type { Db } from "./database";
+import { ofDatabase } from "./database";
 import { type Asked, keeper, type Screen, written } from "./keeper";
 
 /** The catalogue: what can usually be bought. There is one. */
-export function catalogueStore(db: Db) {
+export const catalogueStore = ofDatabase((db) => {
   const sql = {
     read: db.prepare<[], { data: string; revision: number }>("SELECT data, revision FROM catalogue WHERE id = 1"),
     write: db.prepare("UPDATE catalogue SET data = ?, revision = revision + 1 WHERE id = 1"),
@@ -44,4 +44,4 @@ export function catalogueStore(db: Db) {
     /** Does several things to the catalogue. @throws as a keeper does */
     all: (asked: Asked<CatalogueAct>[], loaded?: number) => stored(kept.all(1, asked, loaded)),
   };
-}
+});

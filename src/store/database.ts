@@ -53,6 +53,16 @@ export class NewerError extends Error {
   override name = "NewerError";
 }
 
+/** What is made once for a database: its statements are prepared when it is first asked for, not for every request. */
+export function ofDatabase<T>(make: (db: Db) => T): (db: Db) => T {
+  const known = new WeakMap<Db, T>();
+  return (db) => {
+    const found = known.get(db) ?? make(db);
+    known.set(db, found);
+    return found;
+  };
+}
+
 const held = globalThis as { rundikDb?: Db };
 
 /** Where the database lies: at RUNDIK_DB, or data/rundik.db. */

@@ -6,10 +6,10 @@ import type { Recipe } from "@/core/recipes/recipe";
 import { STANDARDS } from "@/core/standards";
 import type { Standard } from "@/core/standards/standard";
 import { trialOfDesign } from "@/core/trial/trial";
-import type { Db } from "./database";
+import { ofDatabase } from "./database";
 
 /** Designs of the maker's own. A mark once kept never changes; jobs carry their own copy of the one they were made with. */
-export function designStore(db: Db) {
+export const designStore = ofDatabase((db) => {
   const sql = {
     all: db.prepare<[], { id: string; mark: number; data: string; why: string; made_at: string }>(
       "SELECT * FROM own_design ORDER BY id, mark",
@@ -88,4 +88,4 @@ export function designStore(db: Db) {
     },
     remove: (id: string): boolean => sql.remove.run(id).changes > 0,
   };
-}
+});

@@ -12,7 +12,7 @@ import { collides } from "@/core/job/collide";
 import { otherwise, type Workshop } from "@/core/shop/shop";
 import type { Standing } from "@/core/today/standing";
 import type { Listed } from "@/core/today/todo";
-import type { Db } from "./database";
+import { ofDatabase } from "./database";
 import { catalogueStore } from "./catalogue";
 import { type Asked, keeper, type Screen, writing, written } from "./keeper";
 import { shopStore } from "./shop";
@@ -56,7 +56,7 @@ interface JobRow {
 }
 
 /** Jobs: one transaction an act, so that a job is never half-written. */
-export function jobStore(db: Db) {
+export const jobStore = ofDatabase((db) => {
   const sql = {
     ids: db.prepare<[], { id: number; name: string }>("SELECT id, name FROM job WHERE deleted_at IS NULL ORDER BY id"),
     counts: db.prepare<[], { open: number; archived: number }>(
@@ -88,12 +88,12 @@ export function jobStore(db: Db) {
     updateJob: db.prepare(
       "UPDATE job SET name = @name, what = @what, customer = @customer, units = @units, start = @start, due = @due, data = @data, changed_at = @at, revision = revision + 1 WHERE id = @id",
     ),
-    clearLines: db.prepare("DELETE FROM job_line WHERE job_id = ?"),
-    clearStock: db.prepare("DELETE FROM job_stock WHERE job_id = ?"),
-    insertLine: db.prepare(
-      "INSERT INTO job_line (job_id, place, item, standard, size, quantity, options) VALUES (?, ?, ?, ?, ?, ?, ?)",
+    dropLines: db.prepare("DELETE FROM job_line WHERE job_id = ? AND place >= ?"),
+    dropStock: db.prepare("DELETE FROM job_stock WHERE job_id = ? AND place >= ?"),
+    putLine: db.prepare(
+      "INSERT OR REPLACE INTO job_line (job_id, place, item, standard, size, quantity, options) VALUES (?, ?, ?, ?, ?, ?, ?)",
     ),
-    insertStock: db.prepare("INSERT INTO job_stock (job_id, place, entry) VALUES (?, ?, ?)"),
+    putStock: db.prepare("INSERT OR REPLACE INTO job_stock (job_id, place, entry) VALUES (?, ?, ?)"),
     remove: db.prepare("DELETE FROM job WHERE id = ?"),
   };
   const shop = shopStore(db);
@@ -119,13 +119,21 @@ export function jobStore(db: Db) {
     yard.carryOut({ do: "reserve", job: id, lots: [] });
   }
 
+  /** Writes the lines and boards that are not there yet as they are now. */
   function writeParts(id: number, job: Job): void {
-    sql.clearLines.run(id);
-    sql.clearStock.run(id);
-    job.lines.forEach((l, i) =>
-      sql.insertLine.run(id, i, l.item, l.standard, l.size, l.quantity, JSON.stringify(l.options)),
-    );
-    job.stock.forEach((s, i) => sql.insertStock.run(id, i, JSON.stringify(s)));
+    const lines = sql.lines.all(id);
+    for (const [i, { item, standard, size, quantity, options }] of job.lines.entries()) {
+      const [was, now] = [lines[i], JSON.stringify(options)];
+      if (was?.options === now && was.item === item && was.standard === standard && was.size === size && was.quantity === quantity) continue; // prettier-ignore
+      sql.putLine.run(id, i, item, standard, size, quantity, now);
+    }
+    if (lines.length > job.lines.length) sql.dropLines.run(id, job.lines.length);
+    const stock = sql.stock.all(id);
+    for (const [i, s] of job.stock.entries()) {
+      const now = JSON.stringify(s);
+      if (stock[i]?.entry !== now) sql.putStock.run(id, i, now);
+    }
+    if (stock.length > job.stock.length) sql.dropStock.run(id, job.stock.length);
   }
 
   function read(id: number): { revision: number; value: Job } {
@@ -283,4 +291,4 @@ export function jobStore(db: Db) {
       return changes > 0;
     },
   };
-}
+});

@@ -8,11 +8,11 @@ import {
   touchesShop,
   usualWorkshop,
 } from "@/core/shop/shop";
-import type { Db } from "./database";
+import { ofDatabase } from "./database";
 import { type Asked, keeper, type Screen, written } from "./keeper";
 
 /** The shop: there is one, as usual until something of it is said. */
-export function shopStore(db: Db) {
+export const shopStore = ofDatabase((db) => {
   const sql = {
     read: db.prepare<[], { data: string; revision: number }>("SELECT data, revision FROM shop WHERE id = 1"),
     write: db.prepare("UPDATE shop SET data = ?, revision = revision + 1 WHERE id = 1"),
@@ -47,4 +47,4 @@ export function shopStore(db: Db) {
     /** Does several things to the shop. @throws as a keeper does */
     all: (asked: Asked<ShopAct>[], loaded?: number) => stored(kept.all(1, asked, loaded)),
   };
-}
+});

@@ -2,10 +2,10 @@ import { JobFileError } from "@/core/problem/problem";
 import { standardProblems } from "@/core/standards/own";
 import { type Standard, standardSchema } from "@/core/standards/standard";
 import { trialOfStandard } from "@/core/trial/trial";
-import type { Db } from "./database";
+import { ofDatabase } from "./database";
 
 /** Standards of the maker's own. Jobs keep their own copy, so a change here moves no job that is under way. */
-export function standardStore(db: Db) {
+export const standardStore = ofDatabase((db) => {
   const list = db.prepare<[], { data: string }>("SELECT data FROM own_standard ORDER BY json_extract(data, '$.name')");
   const put = db.prepare(
     "INSERT INTO own_standard (id, data, changed_at) VALUES (@id, @data, @at) ON CONFLICT (id) DO UPDATE SET data = @data, changed_at = @at",
@@ -23,4 +23,4 @@ export function standardStore(db: Db) {
     },
     remove: (id: string): boolean => remove.run(id).changes > 0,
   };
-}
+});

@@ -2,7 +2,7 @@ import type { Units } from "@/core/length/length";
 import { JobFileError } from "@/core/problem/problem";
 import { type LotOf, movesOf, type YardAct, yardActText, yardCollides } from "@/core/yard/acts";
 import { type Lot, lotKey, type LotThere, type Movement, type StoredYard, type Why } from "@/core/yard/lot";
-import type { Db } from "./database";
+import { ofDatabase } from "./database";
 import { type Asked, keeper, type Screen } from "./keeper";
 import { shopStore } from "./shop";
 
@@ -24,7 +24,7 @@ interface LotRow {
 }
 
 /** The yard: a ledger of movements, and what is there by it. */
-export function yardStore(db: Db) {
+export const yardStore = ofDatabase((db) => {
   const lotWith = (where: string) =>
     `SELECT id, data, there, (SELECT json_group_array(json_array(job_id, count)) FROM reserved WHERE lot_id = lot.id) AS reserved FROM lot ${where}`;
   const sql = {
@@ -162,4 +162,4 @@ export function yardStore(db: Db) {
       return true;
     },
   };
-}
+});

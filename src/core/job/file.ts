@@ -225,7 +225,7 @@ export function jobProblems(job: Job, known?: Job): Problem[] {
   const alike = known && READ_WITH.every((of) => known[of] === job[of]) && job.lines.length <= LIMITS.lines;
   const unchanged = new Set(alike ? known.lines : []);
   const fresh = job.lines.flatMap((line, at) => (unchanged.has(line) ? [] : [{ line, at }]));
-  const read = jobSchema(inHand(job.units), job).safeParse(
+  const read = schemaInHand(job).safeParse(
     { ...job, lines: fresh.map((f) => f.line) },
     { reportInput: true },
   );
@@ -234,6 +234,15 @@ export function jobProblems(job: Job, known?: Job): Problem[] {
     ...p,
     path: p.path.replace(/^lines\[(\d+)\]/, (_, n: string) => `lines[${fresh[Number(n)]!.at}]`),
   }));
+}
+
+/** Schemas of jobs in which nothing is the maker's own: making one takes longer than reading by it. */
+const usualSchemas = new Map<Units, ReturnType<typeof jobSchema>>();
+function schemaInHand({ units, standards, designs }: Job) {
+  if (standards.length + designs.length > 0) return jobSchema(inHand(units), { standards, designs });
+  const found = usualSchemas.get(units) ?? jobSchema(inHand(units));
+  usualSchemas.set(units, found);
+  return found;
 }
 
 /** What of a job its lines are read with. */

@@ -91,137 +91,141 @@ export function ShopPage({ stored, jobs }: { stored: StoredShop; jobs: Otherwise
           <h1 className="text-[1.33rem] font-semibold">The shop</h1>
           <span className="text-soft">what every job has that does not say otherwise; bold is what you have said</span>
         </div>
-        <section aria-label="People and hours">
-          <h2 className="small-head">People and hours</h2>
-          {w.staff.length === 0 && number("people", "People", "who work at the same time")}
-          {row(
-            "days",
-            "Days worked",
-            "nothing is planned on the others",
-            <>
-              <Days of="" value={w.days} onSettle={(days) => set({ days })} />
-              <Wrong text={wrong("days") && "at least one day is worked"} />
-            </>,
-          )}
-          {row(
-            "hours",
-            "Hours",
-            "of every day worked; the plan rests between them",
-            <>
-              <Hours value={w.hours} onSettle={(hours) => set({ hours })} />
-              <Wrong text={wrong("hours")} />
-            </>,
-          )}
-          {row(
-            "closed",
-            "Days closed",
-            "nobody works then",
-            <>
-              <Dates label="A day the shop is closed" value={w.closed} onSettle={(closed) => set({ closed })} />
-              <Wrong text={wrong("closed")} />
-            </>,
-          )}
-          <h2 className="small-head mt-6">Who works{w.staff.length > 0 && `: ${w.staff.length}`}</h2>
-          <Staff workshop={w} onSettle={(staff) => set({ staff })} />
-          <Wrong text={wrong("staff")} />
-          <h2 className="small-head mt-6">Glue and panels</h2>
-          {number("glue", "Glue, grams a square metre of joint", "150–200 is usual (from memory)")}
-          {row(
-            "panels",
-            "Glue up panels wider than any board",
-            "otherwise a part too wide for every board is said to be missing",
-            <input
-              type="checkbox"
-              aria-label="Glue up panels wider than any board"
-              className="size-5"
-              checked={w.panels}
-              onChange={(e) => set({ panels: e.target.checked })}
-            />,
-          )}
-          {length("panelLoss", "Each joint of a panel loses", "to the jointer")}
-        </section>
-        <section aria-label="The saw">
-          <h2 className="small-head">The saw</h2>
-          {length("kerf", "Saw removes", "the kerf: measure a cut, not the blade")}
-          {length("endTrim", "Lost at each board end", "end trim, that cut’s kerf and all")}
-          {length("edgeTrim", "Lost at each board edge", "what a straight edge costs; 0 where boards come with one")}
-          {length("sheetTrim", "Lost at each edge of a sheet", "0 where the mill’s edges are good")}
-          {length(
-            "minHold",
-            "Shortest piece held safely",
-            "shorter parts are cut from longer blanks; the saw’s manual and your own rules come first",
-          )}
-          {length("keepOffcut", "Offcuts kept from", "shorter ones are scrap")}
-          {row(
-            "sheetStages",
-            "Sheets are cut in",
-            "three stages waste less and take more set-ups",
-            <select
-              className="field"
-              aria-label="Sheets are cut in"
-              value={w.sheetStages}
-              onChange={(e) => set({ sheetStages: e.target.value === "3" ? 3 : 2 })}
-            >
-              <option value="2">two stages</option>
-              <option value="3">three stages</option>
-            </select>,
-          )}
-          <h2 className="small-head mt-6">Weighed beside the wood</h2>
-          {row(
-            "weighing",
-            "One more set-up costs",
-            "money a fence or stop setting more is held to cost",
-            <NumberField
-              label="One more set-up costs"
-              className="w-24"
-              value={w.weighing.setUp}
-              onSettle={(setUp) => set({ weighing: { ...w.weighing, setUp } })}
-            />,
-          )}
-          <div className="grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-x-4 border-t border-rule py-1.5">
-            <span>A kept offcut is worth, % of its price</span>
-            <NumberField
-              label="A kept offcut is worth, % of its price"
-              className="w-24"
-              value={Math.round(w.weighing.offcut * 100)}
-              onSettle={(percent) => set({ weighing: { ...w.weighing, offcut: percent / 100 } })}
-            />
-          </div>
-          <Wrong text={wrong("weighing")} />
-          <h2 className="small-head mt-6">Bee space</h2>
-          <BeeSpace bands={w.bands} units={units} onSettle={(bands) => set({ bands })} />
-          <Wrong text={wrong("bands")} />
-          <h2 className="small-head mt-6">On paper</h2>
-          {row(
-            "paper",
-            "Paper",
-            "story sticks and sheets are drawn for it",
-            <select
-              className="field"
-              aria-label="Paper"
-              value={w.paper}
-              onChange={(e) => set({ paper: e.target.value as Workshop["paper"] })}
-            >
-              <option value="A4">A4</option>
-              <option value="Letter">Letter</option>
-            </select>,
-          )}
-        </section>
-        <section aria-label="Money">
-          <h2 className="small-head">Money</h2>
-          <MoneyRows money={w.money} onSettle={(money) => set({ money })} />
-          <Wrong text={wrong("money")} />
-        </section>
-        <section aria-label="Stations">
-          <h2 className="small-head">Stations</h2>
-          <Stations workshop={w} onSettle={(to) => set(to)} />
-          <Wrong text={wrong("stations") ?? wrong("lots")} />
-        </section>
-        <section aria-label="Minutes">
-          <h2 className="small-head">Minutes</h2>
-          <MinutesList minutes={w.minutes} onSettle={(minutes) => set({ minutes })} />
-          <Wrong text={wrong("minutes")} />
-        </section>
+        <div className="grid content-start gap-y-6">
+          <section aria-label="People and hours">
+            <h2 className="small-head">People and hours</h2>
+            {w.staff.length === 0 && number("people", "People", "who work at the same time")}
+            {row(
+              "days",
+              "Days worked",
+              "nothing is planned on the others",
+              <>
+                <Days of="" value={w.days} onSettle={(days) => set({ days })} />
+                <Wrong text={wrong("days") && "at least one day is worked"} />
+              </>,
+            )}
+            {row(
+              "hours",
+              "Hours",
+              "of every day worked; the plan rests between them",
+              <>
+                <Hours value={w.hours} onSettle={(hours) => set({ hours })} />
+                <Wrong text={wrong("hours")} />
+              </>,
+            )}
+            {row(
+              "closed",
+              "Days closed",
+              "nobody works then",
+              <>
+                <Dates label="A day the shop is closed" value={w.closed} onSettle={(closed) => set({ closed })} />
+                <Wrong text={wrong("closed")} />
+              </>,
+            )}
+            <h2 className="small-head mt-6">Who works{w.staff.length > 0 && `: ${w.staff.length}`}</h2>
+            <Staff workshop={w} onSettle={(staff) => set({ staff })} />
+            <Wrong text={wrong("staff")} />
+            <h2 className="small-head mt-6">Glue and panels</h2>
+            {number("glue", "Glue, grams a square metre of joint", "150–200 is usual (from memory)")}
+            {row(
+              "panels",
+              "Glue up panels wider than any board",
+              "otherwise a part too wide for every board is said to be missing",
+              <input
+                type="checkbox"
+                aria-label="Glue up panels wider than any board"
+                className="size-5"
+                checked={w.panels}
+                onChange={(e) => set({ panels: e.target.checked })}
+              />,
+            )}
+            {length("panelLoss", "Each joint of a panel loses", "to the jointer")}
+          </section>
+          <section aria-label="Money">
+            <h2 className="small-head">Money</h2>
+            <MoneyRows money={w.money} onSettle={(money) => set({ money })} />
+            <Wrong text={wrong("money")} />
+          </section>
+          <section aria-label="Minutes">
+            <h2 className="small-head">Minutes</h2>
+            <MinutesList minutes={w.minutes} onSettle={(minutes) => set({ minutes })} />
+            <Wrong text={wrong("minutes")} />
+          </section>
+        </div>
+        <div className="grid content-start gap-y-6">
+          <section aria-label="The saw">
+            <h2 className="small-head">The saw</h2>
+            {length("kerf", "Saw removes", "the kerf: measure a cut, not the blade")}
+            {length("endTrim", "Lost at each board end", "end trim, that cut’s kerf and all")}
+            {length("edgeTrim", "Lost at each board edge", "what a straight edge costs; 0 where boards come with one")}
+            {length("sheetTrim", "Lost at each edge of a sheet", "0 where the mill’s edges are good")}
+            {length(
+              "minHold",
+              "Shortest piece held safely",
+              "shorter parts are cut from longer blanks; the saw’s manual and your own rules come first",
+            )}
+            {length("keepOffcut", "Offcuts kept from", "shorter ones are scrap")}
+            {row(
+              "sheetStages",
+              "Sheets are cut in",
+              "three stages waste less and take more set-ups",
+              <select
+                className="field"
+                aria-label="Sheets are cut in"
+                value={w.sheetStages}
+                onChange={(e) => set({ sheetStages: e.target.value === "3" ? 3 : 2 })}
+              >
+                <option value="2">two stages</option>
+                <option value="3">three stages</option>
+              </select>,
+            )}
+            <h2 className="small-head mt-6">Weighed beside the wood</h2>
+            {row(
+              "weighing",
+              "One more set-up costs",
+              "money a fence or stop setting more is held to cost",
+              <NumberField
+                label="One more set-up costs"
+                className="w-24"
+                value={w.weighing.setUp}
+                onSettle={(setUp) => set({ weighing: { ...w.weighing, setUp } })}
+              />,
+            )}
+            <div className="grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-x-4 border-t border-rule py-1.5">
+              <span>A kept offcut is worth, % of its price</span>
+              <NumberField
+                label="A kept offcut is worth, % of its price"
+                className="w-24"
+                value={Math.round(w.weighing.offcut * 100)}
+                onSettle={(percent) => set({ weighing: { ...w.weighing, offcut: percent / 100 } })}
+              />
+            </div>
+            <Wrong text={wrong("weighing")} />
+            <h2 className="small-head mt-6">Bee space</h2>
+            <BeeSpace bands={w.bands} units={units} onSettle={(bands) => set({ bands })} />
+            <Wrong text={wrong("bands")} />
+            <h2 className="small-head mt-6">On paper</h2>
+            {row(
+              "paper",
+              "Paper",
+              "story sticks and sheets are drawn for it",
+              <select
+                className="field"
+                aria-label="Paper"
+                value={w.paper}
+                onChange={(e) => set({ paper: e.target.value as Workshop["paper"] })}
+              >
+                <option value="A4">A4</option>
+                <option value="Letter">Letter</option>
+              </select>,
+            )}
+          </section>
+          <section aria-label="Stations">
+            <h2 className="small-head">Stations</h2>
+            <Stations workshop={w} onSettle={(to) => set(to)} />
+            <Wrong text={wrong("stations") ?? wrong("lots")} />
+          </section>
+        </div>
       </main>
     </>
   );
