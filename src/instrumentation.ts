@@ -1,6 +1,10 @@
-/** As the program starts: the database is looked over, and copied each day. */
+/** As the program starts: the database is looked over, and copied each day; then a page of a job is made once, so that nobody waits for its code. */
 export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== "nodejs") return;
-  const { watchDatabase } = await import("@/store/watch");
-  void watchDatabase();
+  const { newestJob, watchDatabase } = await import("@/store/watch");
+  void watchDatabase().then((isSound) => {
+    const id = isSound ? newestJob() : undefined;
+    // Asked of itself, as each page has its code to itself. Where it does not answer here, the first visitor waits.
+    if (id !== undefined) void fetch(`http://127.0.0.1:${process.env.PORT}/jobs/${id}/shape`).catch(() => undefined);
+  });
 }

@@ -22,8 +22,11 @@ export function troubleIn(file: string): Promise<string | undefined> {
   });
 }
 
-/** Looks over the database as the program starts, and keeps a copy of it each day. What is wrong is said in the terminal. */
-export async function watchDatabase(): Promise<void> {
+/** The job that was begun last. */
+export const newestJob = (): number | undefined => jobStore(database()).ids().at(-1)?.id;
+
+/** Looks over the database as the program starts, and keeps a copy of it each day. What is wrong is said in the terminal; then false. */
+export async function watchDatabase(): Promise<boolean> {
   const file = databaseFile();
   const say = (words: string) => process.stderr.write(`Rundik: ${words}\n`);
   const trouble = existsSync(file) ? await troubleIn(file) : undefined;
@@ -37,7 +40,8 @@ export async function watchDatabase(): Promise<void> {
     }
   };
   // A damaged file is not copied over good ones.
-  if (trouble) return;
+  if (trouble) return false;
   await copy();
   setInterval(() => void copy(), HOUR).unref();
+  return true;
 }
