@@ -108,3 +108,21 @@ test("laying out tells its progress and then the result", async ({ request }) =>
   expect(said.at(-1)!.result).toMatchObject({ count: 8, proven: true });
   expect(said.some((s) => s.progress)).toBe(true);
 });
+
+test("a script put into a page does not run: the server did not write its number on it", async ({ page }) => {
+  await page.goto("/shop");
+  const ran = await page.evaluate(async () => {
+    const put = (to: (script: HTMLScriptElement) => void) => {
+      const script = document.createElement("script");
+      script.textContent = "globalThis.ran = (globalThis.ran ?? 0) + 1";
+      to(script);
+      document.head.append(script);
+    };
+    put(() => undefined);
+    put((s) => s.setAttribute("nonce", "guessed"));
+    document.body.insertAdjacentHTML("beforeend", `<img src="/none" onerror="globalThis.ran = 9">`);
+    await new Promise((done) => setTimeout(done, 500));
+    return (globalThis as { ran?: number }).ran ?? 0;
+  });
+  expect(ran).toBe(0);
+});

@@ -4,7 +4,7 @@ import { database } from "@/store/database";
 import { doorStore } from "@/store/door";
 import * as doorRoute from "./api/door/route";
 import * as jobRoute from "./api/jobs/[id]/route";
-import { CONTENT_POLICY, refusal } from "./gate";
+import { contentPolicy, refusal } from "./gate";
 import { handlers } from "./tests/mutate";
 
 const ask = (headers: Record<string, string>, method = "GET", path = "/api/jobs/1", env: Record<string, string> = {}) =>
@@ -51,11 +51,17 @@ test("a page of another site can open a page here and nothing else: no reading, 
 
 test("a page loads, runs and sends nothing elsewhere, and stands in no frame", () => {
   const from: Record<string, string[]> = Object.fromEntries(
-    CONTENT_POLICY.split("; ").map((d) => [d.split(" ")[0], d.split(" ").slice(1)]),
+    contentPolicy("drawn")
+      .split("; ")
+      .map((d) => [d.split(" ")[0], d.split(" ").slice(1)]),
   );
   for (const [what, sources] of Object.entries(from))
     for (const source of sources)
-      expect([what, source]).toEqual([what, expect.stringMatching(/^('self'|'none'|'unsafe-inline'|data:|blob:)$/)]);
+      expect([what, source]).toEqual([
+        what,
+        expect.stringMatching(/^('self'|'none'|'unsafe-inline'|'nonce-drawn'|data:|blob:)$/),
+      ]);
+  expect(from["script-src"]).toEqual(["'self'", "'nonce-drawn'"]);
   expect([from["default-src"], from["frame-ancestors"], from["base-uri"]]).toEqual([
     ["'self'"],
     ["'none'"],
