@@ -123,16 +123,14 @@ function ranked(words: string[], all: Makeable[], used: string[]): Makeable[] {
   const phrase = words.map(single).join(" ");
   return all
     .flatMap((m) => {
-      const own = numbered(split(m.name.split(",")[0]!)).map(single);
-      const heads = headsOf(m);
-      const other = [...new Set(numbered(m.called.flatMap(split)).map(single))];
+      const { own, heads, other, called } = wordsOf(m);
       let unsaid = own;
       // Bodies are what is made most.
       let score =
         (m.item === "body" ? 0.06 : 0) +
         (words.map(single).includes(single(m.family)) ? 0.2 : 0) +
         (used.includes(m.standard) ? 0.08 : 0);
-      if (m.called.some((c) => ` ${phrase} `.includes(` ${split(c).map(single).join(" ")} `))) score += 1.5;
+      if (called.some((c) => ` ${phrase} `.includes(` ${c} `))) score += 1.5;
       for (const w of words) {
         const find = (list: string[]) => list.find((h) => h === w) ?? list.find((h) => h === single(w)) ?? list.find((h) => h.startsWith(w)); // prettier-ignore
         const named = find(heads) ?? find(heads.flatMap((h) => SIZES[h] ?? []));
@@ -149,6 +147,22 @@ function ranked(words: string[], all: Makeable[], used: string[]): Makeable[] {
     .sort((a, b) => b.score - a.score)
     .map((r) => r.m);
 }
+
+const known = new WeakMap<Makeable, ReturnType<typeof splitUp>>();
+
+/** The words a thing is found by; they are the same at every letter typed. */
+function wordsOf(m: Makeable): ReturnType<typeof splitUp> {
+  const found = known.get(m) ?? splitUp(m);
+  known.set(m, found);
+  return found;
+}
+
+const splitUp = (m: Makeable) => ({
+  own: numbered(split(m.name.split(",")[0]!)).map(single),
+  heads: headsOf(m),
+  other: [...new Set(numbered(m.called.flatMap(split)).map(single))],
+  called: m.called.map((c) => split(c).map(single).join(" ")),
+});
 
 function headsOf(m: Makeable): string[] {
   const words = split(`${m.name} ${m.standardName} ${m.standard} ${m.item}`);

@@ -28,7 +28,7 @@ export function workJob(job: Job): WorkedJob {
   const alike = lists.get(job.lines);
   const worked =
     alike && FROM.every((of) => alike.job[of] === job[of]) && sameBands(alike.job, job)
-      ? { ...alike, job }
+      ? withFindings(job, alike.lines, alike.faults, () => alike.findings)
       : workedOut(job);
   jobs.set(job, worked);
   lists.set(job.lines, worked);
@@ -51,5 +51,35 @@ function workedOut(job: Job): WorkedJob {
     }
   });
   const lines = followBoxes(shaped, job);
-  return { job, lines, faults, findings: fitLines(lines, judgingOf(job)) };
+  return withFindings(job, lines, faults, () => fitLines(lines, judgingOf(job)));
+}
+
+/** Lines are judged when somebody asks what was found: of a long job it takes longer than all the rest. */
+function withFindings(job: Job, lines: WorkedLine[], faults: WorkedJob["faults"], judge: () => Finding[]): WorkedJob {
+  let found: Finding[] | undefined;
+  return {
+    job,
+    lines,
+    faults,
+    get findings() {
+      return (found ??= judge());
+    },
+  };
+}
+
+const sorted = new WeakMap<Finding[], Map<number, Finding[]>>();
+
+/** What was found of one line. */
+export function findingsOf({ findings }: WorkedJob, line: number): Finding[] {
+  let byLine = sorted.get(findings);
+  if (!byLine) {
+    byLine = new Map();
+    for (const f of findings) {
+      const same = byLine.get(f.line);
+      if (same) same.push(f);
+      else byLine.set(f.line, [f]);
+    }
+    sorted.set(findings, byLine);
+  }
+  return byLine.get(line) ?? [];
 }

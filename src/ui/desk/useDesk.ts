@@ -21,7 +21,7 @@ import { takingUp } from "@/core/job/takeup";
 import { type CatalogueAct, changeCatalogue } from "@/core/catalogue/catalogue";
 import { insist } from "@/ui/parts/askServer";
 import type { Minutes, Workshop } from "@/core/shop/shop";
-import { type Moves, movesBetween } from "./moves";
+import { mayMove, type Moves, movesBetween } from "./moves";
 import { type Keeping, useKeeping } from "./useKeeping";
 import { nextKey, screenName } from "./waiting";
 import { type LayoutState, useLayout } from "./useLayout";
@@ -165,7 +165,7 @@ export function useOpenJob(
     try {
       const next = out(latest.current, act, shopNow.current);
       setProblem(null);
-      if ("at" in act) setMoves(movesBetween(workJob(latest.current), workJob(next), act.at));
+      if (mayMove(act)) setMoves(movesBetween(workJob(latest.current), workJob(next), act.at));
       then(next);
     } catch (e) {
       if (!(e instanceof JobFileError || isUnmakeable(e))) throw e;

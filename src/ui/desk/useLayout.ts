@@ -26,7 +26,7 @@ export function useLayout(request: LayoutRequest): LayoutState {
   const [state, setState] = useState<Omit<LayoutState, "stop" | "again">>({ state: "waiting", fresh: false });
   const [round, setRound] = useState(0);
   const asked = useRef("");
-  const key = JSON.stringify(request);
+  const key = useMemo(() => JSON.stringify(request), [request]);
 
   useEffect(() => {
     const call = new AbortController();

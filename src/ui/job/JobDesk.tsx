@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
-import { type ComponentType, memo, useCallback, useEffect, useState } from "react";
+import { type ComponentType, memo, useCallback, useDeferredValue, useEffect, useState } from "react";
 import { Troubles } from "@/ui/desk/Troubles";
 import { actText } from "@/core/job/acts";
 import type { StoredJob } from "@/core/job/stored";
@@ -117,8 +117,13 @@ function Top({ desk, laid, find }: { desk: Desk; laid: Laid; find(): void }) {
   );
 }
 
+/**
+ * A station and how things stand there. What is found of a long job takes a while: it follows when the page has been drawn, and until
+ * then what the server wrote stands.
+ */
 function StationTab({ station, on, desk, laid }: { station: Station; on: boolean; desk: Desk; laid: Laid }) {
-  const state = stationState(station, desk, laid);
+  const settled = useDeferredValue(desk, typeof window === "undefined" ? desk : null);
+  const state = settled ? stationState(station, settled, laid) : { text: "" };
   return (
     <PageLink
       job={desk.id}
@@ -130,6 +135,7 @@ function StationTab({ station, on, desk, laid }: { station: Station; on: boolean
       <span className="min-w-0">
         <strong className="block font-semibold">{station.name}</strong>
         <em
+          suppressHydrationWarning
           className={`block truncate text-[.84rem] not-italic ${on ? "text-[#dcebe5]" : state.wrong ? "font-semibold text-madder" : "text-soft"}`}
         >
           {state.text}

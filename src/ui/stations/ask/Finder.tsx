@@ -15,12 +15,12 @@ export function Finder({ big }: { big: boolean }) {
   const [at, setAt] = useState(0);
   const [browsing, setBrowsing] = useState(false);
   const box = useRef<HTMLInputElement>(null);
-  const { quantity, found } = findMakeable(
-    typed,
-    all,
-    desk.job.lines.map((l) => l.standard),
+  const used = [...new Set(desk.job.lines.map((l) => l.standard))].join(" ");
+  const { quantity, found } = useMemo(
+    () => (typed.trim() === "" ? { quantity: undefined, found: [] } : findMakeable(typed, all, used.split(" "))),
+    [typed, all, used],
   );
-  const shown = typed.trim() === "" ? [] : found.slice(0, SHOWN);
+  const shown = found.slice(0, SHOWN);
   const add = (m: Makeable) => {
     desk.act({
       do: "add line",

@@ -1,5 +1,6 @@
 "use client";
 import { markName } from "@/core/designs/design";
+import { findingsOf } from "@/core/job/worked";
 import { lineAt } from "@/core/line/shapes";
 import { recipeOf } from "@/core/designs/design";
 import type { Desk } from "@/ui/desk/useDesk";
@@ -17,7 +18,7 @@ export function LineList({ desk }: { desk: Desk }) {
       <ul>
         {job.lines.slice(shown.from, shown.from + MOST_SHOWN).map((l, i) => {
           const at = shown.from + i;
-          const found = worked.findings.filter((f) => f.line === at);
+          const found = findingsOf(worked, at);
           const shape = lineAt(worked.lines, at)?.shape;
           const stop = found.some((f) => f.state === "stop") || !shape;
           const care = found.some((f) => f.state === "care" && !f.ofStandard);

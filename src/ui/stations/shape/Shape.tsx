@@ -1,5 +1,6 @@
 "use client";
 import { worst } from "@/core/fit/finding";
+import { findingsOf } from "@/core/job/worked";
 import { frameFor, lineAt } from "@/core/line/shapes";
 import type { Station } from "@/ui/desk/station";
 import { type Desk, useDesk } from "@/ui/desk/useDesk";
@@ -18,7 +19,7 @@ export function Shape() {
   const at = lineAt(worked.lines, line);
   if (job.lines.length === 0) return <Empty text="There is nothing to shape yet." next="ask" act="Say what to make" />;
   if (!at) return <Faulty desk={desk} />;
-  const findings = worked.findings.filter((f) => f.line === line);
+  const findings = findingsOf(worked, line);
   const isBody = at.shape.recipe.kind === "body";
   const part = (id: string) => {
     const p = at.shape.parts.find((x) => x.id === id);
