@@ -1,5 +1,5 @@
 import { readFileSync, readdirSync } from "node:fs";
-import { offerOf } from "@/core/catalogue/catalogue";
+import { type BoughtAs, offerOf } from "@/core/catalogue/catalogue";
 import { readDesignFile } from "@/core/designs/file";
 import { readJobFile } from "@/core/job/file";
 import type { Lot } from "@/core/yard/lot";
@@ -32,6 +32,13 @@ else {
       act: { do: "workshop", to: { people: 3, money: { currency: "GBP", rate: 24, overhead: 12, tax: 20 } } },
     },
   ]);
+  const asked = (item: string, size: string, material: string, as: BoughtAs, price: number) => ({ form: "item" as const, item, standard: "langstroth-10", size, material, as, price }); // prettier-ignore
+  const offers = [
+    asked("body", "deep", "Langstroth body, deep", "ready made", 29.5),
+    asked("body", "deep", "Langstroth body, deep", "kit", 22.8),
+    asked("frame", "deep", "Langstroth frame, deep", "ready made", 4.6),
+  ];
+  catalogueStore(db).all([{ revision: catalogueStore(db).revision(), act: { do: "offer", offers } }]);
   for (const text of files("demo")) {
     const { stock, ...job } = readJobFile(text, shop.workshop);
     const offers = stock.filter((s) => s.source === "buy").map(offerOf);

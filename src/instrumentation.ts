@@ -3,8 +3,8 @@ export async function register(): Promise<void> {
   if (process.env.NEXT_RUNTIME !== "nodejs") return;
   const { newestJob, watchDatabase } = await import("@/store/watch");
   void watchDatabase().then((isSound) => {
-    const id = isSound ? newestJob() : undefined;
-    // Asked of itself, as each page has its code to itself. Where it does not answer here, the first visitor waits.
-    if (id !== undefined) void fetch(`http://127.0.0.1:${process.env.PORT}/jobs/${id}/shape`).catch(() => undefined);
+    if (!isSound) return;
+    // Asked of itself, as each page has its code to itself; also where there is no job yet. Where it does not answer here, the first visitor waits.
+    void fetch(`http://127.0.0.1:${process.env.PORT}/jobs/${newestJob() ?? 1}/shape`).catch(() => undefined);
   });
 }

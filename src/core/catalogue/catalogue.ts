@@ -12,10 +12,24 @@ import { JobFileError } from "@/core/problem/problem";
 /** Null is a price nobody knows yet; it is never nothing. */
 const price = z.number().positive().max(1e7).nullable();
 
+/** How an item can be bought instead of made: its parts cut by a mill, as a kit with what holds it together, or ready. One of each. */
+export const BOUGHT_AS = ["parts cut", "kit", "ready made"] as const;
+export type BoughtAs = (typeof BOUGHT_AS)[number];
+
 /** Something that can usually be bought, in one size: a board, a rough board, a sheet, a roll, a coil, a pack. Sizes in nm. */
 export const offeredSchema = z.discriminatedUnion("form", [
   boardStockSchema.pick({ form: true, material: true, thickness: true, width: true, length: true, rough: true }).extend({ price }), // prettier-ignore
   packStockSchema.pick({ form: true, material: true, pack: true }).extend({ price }),
+  z.strictObject({
+    form: z.literal("item"),
+    /** What it is called: `Langstroth 10 body, deep`. */
+    material: z.string().min(1).max(60),
+    item: z.string().min(1).max(60),
+    standard: z.string().min(1).max(60),
+    size: z.string().max(60),
+    as: z.enum(BOUGHT_AS),
+    price,
+  }),
 ]);
 export type Offered = z.output<typeof offeredSchema>;
 
@@ -44,7 +58,7 @@ export interface StoredCatalogue extends Kept {
 
 /** What makes two offers the same thing, whatever they cost. */
 const sameThing = (o: Offered): string =>
-  o.form === "pack" ? `pack ${o.material} ${o.pack}` : [o.form, o.material, o.thickness, o.width, o.length, o.rough ?? ""].join("|"); // prettier-ignore
+  o.form === "item" ? ["item", o.item, o.standard, o.size, o.as].join("|") : o.form === "pack" ? `pack ${o.material} ${o.pack}` : [o.form, o.material, o.thickness, o.width, o.length, o.rough ?? ""].join("|"); // prettier-ignore
 
 /** The catalogue after an act; what is offered already only takes the price that is said. @throws JobFileError */
 export function changeCatalogue({ offers }: Catalogue, act: CatalogueAct): Catalogue {
@@ -77,8 +91,17 @@ export const touchesCatalogue = (act: CatalogueAct): string[] => (act.do === "of
 export const catalogueActText = (act: CatalogueAct): string =>
   act.do === "offer" ? `${act.offers.map((o) => o.material).slice(0, 3).join(", ")} in the catalogue` : act.do === "change" ? `${act.to.material} in the catalogue` : "left out of the catalogue"; // prettier-ignore
 
+/** What things are made from and held together with, as opposed to what can be bought instead of made. */
+export type StockOffered = Exclude<Offered, { form: "item" }>;
+type StockOffer = StockOffered & { id: number };
+export const isStock = (o: Offer): o is StockOffer => o.form !== "item";
+
+/** What is asked for one of an item, by how it is bought; null where it is listed without a price. */
+export const pricesOf = (offers: Offer[], of: { item: string; standard: string; size: string }): Partial<Record<BoughtAs, number | null>> => // prettier-ignore
+  Object.fromEntries(offers.flatMap((o) => (o.form === "item" && o.item === of.item && o.standard === of.standard && o.size === of.size ? [[o.as, o.price]] : []))); // prettier-ignore
+
 /** An offer as a job's layout or order takes it: any number of it, its price 0 as long as nobody knows it. */
-export function asStock({ id: offer, price: known, ...rest }: Offer): StockEntry {
+export function asStock({ id: offer, price: known, ...rest }: StockOffer): StockEntry {
   const of = { price: known ?? 0, available: null, source: "buy", offer } as const;
   return rest.form === "pack" ? ({ ...rest, ...of } satisfies PackStock) : ({ ...rest, ...of } satisfies BoardStock);
 }

@@ -1,4 +1,4 @@
-import { asStock, type Offer } from "@/core/catalogue/catalogue";
+import { asStock, isStock, type Offer } from "@/core/catalogue/catalogue";
 import type { StockEntry } from "@/core/boards/stock";
 import { freeFor, type LotThere, stockOf } from "@/core/yard/lot";
 import { type Job, LIMITS } from "./job";
@@ -36,7 +36,10 @@ export function inShop(job: Job, id: number | undefined, { lots, offers }: Aroun
   });
   if (job.alone) return own.some((s, i) => s !== job.stock[i]) ? { ...job, stock: own } : job;
   const room = LIMITS.stock - own.length;
-  const bought = offers.filter((o) => !job.stock.some((s) => s.offer === o.id)).map(asStock);
+  const bought = offers
+    .filter(isStock)
+    .filter((o) => !job.stock.some((s) => s.offer === o.id))
+    .map(asStock);
   const yard = lots.flatMap((l) => stockOf(l, freeFor(l, id) - (taken.get(l.id) ?? 0)));
   const suited = [yard, bought].map((list) => list.filter((s) => (s.available ?? 1) > 0 && ofWood(s, job.wood)));
   // Sheets and offers are few; boards of the yard may be very many.

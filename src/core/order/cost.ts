@@ -62,8 +62,7 @@ export function costOf(worked: WorkedJob, layout: LayoutResult, order: Order): C
     wood: woodPools(layout, currency, (line, what) => unpriced.get(line)?.add(what)),
     ...hardwarePools(order, currency, (line, what) => unpriced.get(line)?.add(what)),
   };
-  const area = new Map<number, number>();
-  for (const { byLine } of pools.wood) for (const [line, a] of byLine) area.set(line, (area.get(line) ?? 0) + a);
+  const area = areaByLine(layout);
   const minutes = minutesByLine(ops, lines, area);
   const say = (minor: Minor) => moneyText(fromMinor(minor, currency), currency);
   const material = (kind: "wood" | "hardware" | "finish") => {
@@ -125,6 +124,14 @@ function worthOfArea(stock: BoardStock[], of: BoardStock): number | undefined {
   return prices.length > 0 ? Math.min(...prices) : undefined;
 }
 
+/** What area of what is laid out is each line's. */
+export function areaByLine(layout: LayoutResult): Map<number, number> {
+  const out = new Map<number, number>();
+  for (const { group } of layout.groups)
+    for (const { blank, width } of group.lying) out.set(blank.of.line, (out.get(blank.of.line) ?? 0) + blank.length * width * blank.quantity); // prettier-ignore
+  return out;
+}
+
 /** A pool of money for each thickness that is laid out, by the area each line has in it. */
 function woodPools(layout: LayoutResult, currency: Currency, unknown: (line: number, what: string) => void): Pool[] {
   const { stock } = layout.request;
@@ -160,7 +167,7 @@ function hardwarePools(order: Order, currency: Currency, unknown: (line: number,
  * Minutes of people for each line: its own operations', and of those that serve several lines by the pieces of each; of what makes no
  * piece yet, such as a rip, by their wood.
  */
-function minutesByLine(
+export function minutesByLine(
   ops: Operation[],
   lines: number[],
   area: Map<number, number>,

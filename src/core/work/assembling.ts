@@ -45,6 +45,7 @@ export function assembling(
         name: step.name,
         station: step.station,
         line: line.at,
+        step: step.id,
         lot: count > 1 ? `lot ${i + 1} of ${count}` : "all",
         pieces: items,
         of: line.shape.title.toLowerCase(),

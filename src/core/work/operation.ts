@@ -38,6 +38,8 @@ export interface Operation {
   lot: string;
   /** The line it is for, when it is for one. */
   line: number | null;
+  /** The recipe's step of putting together that it is; cutting is none. */
+  step?: string;
   /** What goes through: boards, strips, pieces or items. */
   pieces: number;
   /** What that is, in words. */

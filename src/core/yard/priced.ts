@@ -1,4 +1,4 @@
-import type { Offered } from "@/core/catalogue/catalogue";
+import type { StockOffered } from "@/core/catalogue/catalogue";
 import type { Units } from "@/core/length/length";
 import { readPrice } from "@/core/money/read";
 import type { Lot } from "./lot";
@@ -17,11 +17,11 @@ export function readPriced(line: string, units: Units): Said & { price?: number 
 }
 
 /** What lies in a yard like this, as it is sold: of a pack what is in it counts, of all else how many there are says nothing. */
-export function sold({ lot, count, price = null }: { lot: Lot; count: number; price?: number | null }): Offered {
+export function sold({ lot, count, price = null }: { lot: Lot; count: number; price?: number | null }): StockOffered {
   if (lot.form === "pack") return { form: "pack", material: lot.material, pack: count, price };
   const { form, material, thickness, width, length, rough } = lot;
   return { form, material, thickness, width, length, price, ...(rough ? { rough } : {}) };
 }
 
 /** The rows of a price list that can be read, as offers. */
-export const offersOf = (read: Read): Offered[] => read.rows.flatMap((r) => ("lot" in r ? [sold(r)] : []));
+export const offersOf = (read: Read): StockOffered[] => read.rows.flatMap((r) => ("lot" in r ? [sold(r)] : []));

@@ -1,4 +1,4 @@
-import type { Offered } from "@/core/catalogue/catalogue";
+import type { StockOffered } from "@/core/catalogue/catalogue";
 import { exactText } from "@/core/length/format";
 import type { Length, Units } from "@/core/length/length";
 import { readPrice } from "@/core/money/read";
@@ -107,8 +107,8 @@ function readRow(cells: string[], heads: ReturnType<typeof heading>[], units: Un
 export const lotsOf = (read: Read): { lot: Lot; count: number }[] =>
   read.rows.flatMap((r) => ("lot" in r ? [{ lot: r.lot, count: r.count }] : []));
 
-/** What can be bought as a table that `readTable` reads back, prices and all; what has no price is left open. */
-export const offersTable = (offers: Offered[], units: Units): string[][] => {
+/** What things are made from as it can be bought, as a table that `readTable` reads back, prices and all; what has no price is left open. */
+export const offersTable = (offers: StockOffered[], units: Units): string[][] => {
   const rows = offers.map((o) => ({ lot: o.form === "pack" ? { form: o.form, material: o.material } : o, there: o.form === "pack" ? o.pack : 1 })); // prettier-ignore
   return tableOf(rows, units).map((row, i) => [...row, i === 0 ? "price" : String(offers[i - 1]!.price ?? "")]);
 };

@@ -49,8 +49,9 @@ export function CataloguePage({ stored, units }: { stored: StoredCatalogue; unit
     }
   };
   const boards = offers.filter((o) => o.form === "board");
-  const sheets = offers.filter((o) => o.form !== "board" && o.form !== "pack");
+  const sheets = offers.filter((o) => o.form !== "board" && o.form !== "pack" && o.form !== "item");
   const packs = offers.filter((o) => o.form === "pack");
+  const items = offers.filter((o) => o.form === "item");
   const unpriced = offers.filter((o) => o.price === null).length;
   return (
     <>
@@ -92,6 +93,7 @@ export function CataloguePage({ stored, units }: { stored: StoredCatalogue; unit
         <Offers name="Boards" list={boards} units={units} act={act} />
         <Offers name="Sheets, rolls and coils" list={sheets} units={units} act={act} />
         <Offers name="Fasteners, glue, foundation" list={packs} units={units} act={act} />
+        <Offers name="Bought instead of made" list={items} units={units} act={act} />
       </main>
     </>
   );
@@ -161,6 +163,8 @@ function AddLine({ units, act }: { units: Units; act(act: CatalogueAct): boolean
   );
 }
 
+const HEADS: Partial<Record<Offer["form"], string>> = { pack: "in a pack", item: "how" };
+
 function Offers({
   name,
   list,
@@ -180,7 +184,7 @@ function Offers({
         <thead>
           <tr>
             <th>what</th>
-            <th className="text-right!">{list[0]!.form === "pack" ? "in a pack" : "thick × wide × long"}</th>
+            <th className="text-right!">{HEADS[list[0]!.form] ?? "thick × wide × long"}</th>
             <th className="text-right!">price</th>
             <th>
               <span className="sr-only">leave out</span>
@@ -194,11 +198,13 @@ function Offers({
               <tr key={id}>
                 <td>
                   {o.material}
-                  {o.form !== "pack" && o.form !== "board" && ` ${o.form}`}
-                  {o.form !== "pack" && o.rough && ", rough"}
+                  {o.form !== "pack" && o.form !== "board" && o.form !== "item" && ` ${o.form}`}
+                  {"rough" in o && o.rough && ", rough"}
                 </td>
                 <td className="text-right whitespace-nowrap">
-                  {o.form === "pack" ? (
+                  {o.form === "item" ? (
+                    o.as
+                  ) : o.form === "pack" ? (
                     <NumberField
                       label={`In a pack of ${o.material}`}
                       value={o.pack}

@@ -126,6 +126,24 @@ describe("Hive", () => {
   });
 });
 
+describe("Buy, what a piece costs and whether to make it", () => {
+  const money = { currency: "GBP", rate: 24, overhead: 0, tax: 0 };
+  test("a bar of each piece opens to how it came about; a price asked for is set against making, and says from how many on", async () => {
+    open(Buy, { workshop: { ...emptyJob("", "in").workshop, money } });
+    const cost = within(await screen.findByRole("region", { name: "Cost of a piece" }));
+    await user.click(cost.getByText("where it goes"));
+    expect(cost.getAllByText(/min × £24.00 an hour/)).toHaveLength(2);
+    const buying = within(screen.getByRole("region", { name: "Make or buy" }));
+    expect(buying.getByText(/Say what is asked for one/)).toBeTruthy();
+    await user.type(buying.getByLabelText("Asked for one: ready made"), "400{Enter}");
+    expect(await buying.findByText("Make them")).toBeTruthy();
+    const field = buying.getByLabelText("Asked for one: ready made");
+    await user.clear(field);
+    await user.type(field, "2{Enter}");
+    expect(await buying.findByText(/Making never pays at this price/)).toBeTruthy();
+  });
+});
+
 describe("Lay out, by hand and by keyboard", () => {
   const laid = () => allLayouts(layOut(layoutRequest(workJob(server.kept.job)), () => 0)).map((l) => l.layout);
   const chosen = async (n: number) => user.click(await screen.findByRole("button", { name: `choose layout ${n}` }));

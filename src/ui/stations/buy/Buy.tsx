@@ -1,17 +1,22 @@
 "use client";
+import { useMemo } from "react";
+import { costOf } from "@/core/order/cost";
 import type { Station } from "@/ui/desk/station";
 import { useDesk, useLaid, useMoney } from "@/ui/desk/useDesk";
 import { count } from "@/ui/parts/words";
 import { AfterLayout } from "../AfterLayout";
 import { Empty } from "../Empty";
 import { CostOfPiece } from "./CostOfPiece";
+import { MakeOrBuy } from "./MakeOrBuy";
 import { Packs } from "./Packs";
 
 /** What to order, in which packs, for how much, and what each item costs in materials. */
 export function Buy() {
-  const { job } = useDesk();
+  const { job, worked } = useDesk();
   const { order, layout } = useLaid();
   const money = useMoney();
+  const { result } = layout;
+  const cost = useMemo(() => (order && result ? costOf(worked, result, order) : undefined), [worked, result, order]);
   if (job.lines.length === 0) return <Empty text="There is nothing to buy yet." next="ask" act="Say what to make" />;
   if (!order) return <AfterLayout what="The order stands" />;
   const unit = (l: (typeof order.lines)[number]) =>
@@ -73,7 +78,12 @@ export function Buy() {
         </table>
       </section>
       <div>
-        <CostOfPiece />
+        {cost && cost.items.length > 0 && (
+          <>
+            <CostOfPiece cost={cost} />
+            <MakeOrBuy cost={cost} />
+          </>
+        )}
         <div className="no-print mt-6">
           <Packs />
         </div>

@@ -1,9 +1,8 @@
 "use client";
 import Link from "next/link";
-import { useMemo } from "react";
-import { costOf, type ItemCost, type Kind } from "@/core/order/cost";
+import type { Cost, ItemCost, Kind } from "@/core/order/cost";
 import { fromMinor, moneyText } from "@/core/money/money";
-import { useDesk, useLaid } from "@/ui/desk/useDesk";
+import { useDesk } from "@/ui/desk/useDesk";
 import { percent } from "@/ui/parts/words";
 
 const CALLED: Record<Kind, string> = {
@@ -25,12 +24,8 @@ const FILL: Record<Kind, string> = {
 };
 
 /** What one piece of each line costs, as a bar that shows where the money is; each part opens to how it came about. */
-export function CostOfPiece() {
-  const { job, worked } = useDesk();
-  const { order, layout } = useLaid();
-  const { result } = layout;
-  const cost = useMemo(() => (order && result ? costOf(worked, result, order) : undefined), [worked, result, order]);
-  if (!cost) return null;
+export function CostOfPiece({ cost }: { cost: Cost }) {
+  const { job } = useDesk();
   const { currency, rate } = job.workshop.money;
   const say = (minor: number) => moneyText(fromMinor(minor, currency), currency);
   const dearest = Math.max(1, ...cost.items.map((i) => i.each));

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { answer, readPath } from "@/app/http";
 import { tableFile } from "@/app/table";
+import { isStock } from "@/core/catalogue/catalogue";
 import { offersTable } from "@/core/yard/table";
 import { catalogueStore } from "@/store/catalogue";
 import { database } from "@/store/database";
@@ -13,5 +14,5 @@ export const GET = (request: Request, context: { params: Promise<{ file: string 
   answer(request, async () => {
     const { file } = await readPath(context, params);
     const { units } = shopStore(database()).load().shop;
-    return tableFile(file, offersTable(catalogueStore(database()).load().offers, units));
+    return tableFile(file, offersTable(catalogueStore(database()).offers().filter(isStock), units));
   });

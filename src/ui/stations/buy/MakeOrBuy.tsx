@@ -1,0 +1,225 @@
+"use client";
+import { useMemo, useState } from "react";
+import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from "recharts";
+import { BOUGHT_AS, type BoughtAs, pricesOf } from "@/core/catalogue/catalogue";
+import { fromMinor, moneyText } from "@/core/money/money";
+import type { Cost } from "@/core/order/cost";
+import { breakEven, compare, eachOf, minutesOf, movesOfBreakEven, type Way, type WayCost, waysOf } from "@/core/order/makeorbuy"; // prettier-ignore
+import { useDesk, useLaid } from "@/ui/desk/useDesk";
+import { NumberField } from "@/ui/parts/NumberField";
+import { duration } from "@/ui/parts/words";
+
+const CALLED: Record<Way, string> = {
+  "wood bought": "make it, wood bought",
+  "own wood": "make it from rough wood of our own",
+  "parts cut": "parts cut by a mill, put together here",
+  kit: "a kit, put together here",
+  "ready made": "bought ready made",
+};
+const STROKE: Record<Way, { color: string; dash?: string }> = {
+  "wood bought": { color: "var(--color-spruce)" },
+  "own wood": { color: "var(--color-spruce)", dash: "6 4" },
+  "parts cut": { color: "var(--color-blue)", dash: "2 4" },
+  kit: { color: "var(--color-blue)" },
+  "ready made": { color: "var(--color-madder)" },
+};
+const isAsked = (way: Way): way is BoughtAs => (BOUGHT_AS as readonly string[]).includes(way);
+
+/** Whether a line is worth making: what each way to come by it costs, from how many on, and what would move that. */
+export function MakeOrBuy({ cost }: { cost: Cost }) {
+  const desk = useDesk();
+  const { layout } = useLaid();
+  const { job, worked } = desk;
+  const [chosen, choose] = useState(0);
+  const item = cost.items.find((i) => i.line === chosen) ?? cost.items[0]!;
+  const line = job.lines[item.line]!;
+  const size = line.size ?? "";
+  const prices = pricesOf(desk.around.offers, { item: line.item, standard: line.standard, size });
+  const { currency, rate, overhead } = job.workshop.money;
+  const said = JSON.stringify(prices);
+  const { ways, compared, moves } = useMemo(() => {
+    const { minutes, own } = minutesOf(worked, layout.result!, item.line);
+    const asked = { currency, rate, overhead, prices: JSON.parse(said) as typeof prices };
+    const ways = waysOf(item, minutes, own, asked);
+    const against = asked.prices["ready made"] ? "ready made" : asked.prices.kit ? "kit" : undefined;
+    return {
+      ways,
+      compared: compare(ways, item.quantity),
+      moves: against ? movesOfBreakEven(item, minutes, own, asked, against) : [],
+    };
+  }, [worked, layout.result, item, currency, rate, overhead, said]);
+  const say = (minor: number) => moneyText(fromMinor(Math.round(minor), currency), currency);
+  const made = ways[0]!;
+  const put = (as: BoughtAs, price: number | null) =>
+    desk.catalogue({ do: "offer", offers: [{ form: "item", material: `${line.standard} ${item.item}`.slice(0, 60), item: line.item, standard: line.standard, size, as, price }] }); // prettier-ignore
+  const known = compared.filter((c) => c.way.unknown.length === 0 || c.way.way === "wood bought");
+  return (
+    <section aria-label="Make or buy" className="mt-6">
+      <h2 className="small-head">Make or buy</h2>
+      {cost.items.length > 1 && (
+        <p className="flex flex-wrap gap-x-3">
+          {cost.items.map((i) => (
+            <button key={i.line} className="quiet" aria-pressed={i === item} onClick={() => choose(i.line)}>
+              {i === item ? <b>{i.item}</b> : i.item}
+            </button>
+          ))}
+        </p>
+      )}
+      <Verdict made={made} ways={ways} quantity={item.quantity} say={say} />
+      <table className="cutting-list">
+        <thead>
+          <tr>
+            <th>way</th>
+            <th className="text-right!">asked for one</th>
+            <th className="text-right!">each</th>
+            <th className="text-right!">for {item.quantity}</th>
+            <th className="text-right!">hands</th>
+          </tr>
+        </thead>
+        <tbody>
+          {compared.map(({ way, each, total, minutes }) => {
+            const nothing = isAsked(way.way) && way.unknown.includes("its price");
+            return (
+              <tr key={way.way}>
+                <td>
+                  {CALLED[way.way]}
+                  {!nothing && <span className="block text-[.84rem] text-soft">{way.working}</span>}
+                  {!nothing && way.unknown.length > 0 && (
+                    <span className="block text-[.84rem] font-semibold text-madder">
+                      more: {way.unknown.join(", ")} have no price yet
+                    </span>
+                  )}
+                </td>
+                <td className="text-right">
+                  {isAsked(way.way) && (
+                    <NumberField
+                      label={`Asked for one: ${way.way}`}
+                      value={prices[way.way] ?? null}
+                      empty="ask"
+                      onSettle={(price) => put(way.way as BoughtAs, price)}
+                      className="w-20"
+                    />
+                  )}
+                </td>
+                <td className="text-right font-mono font-semibold">{nothing ? "" : say(each)}</td>
+                <td className="text-right font-mono">{nothing ? "" : say(total)}</td>
+                <td className="text-right whitespace-nowrap">{nothing ? "" : duration(Math.round(minutes))}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {known.length > 1 && <Curve ways={known.map((k) => k.way)} quantity={item.quantity} currency={currency} />}
+      {moves.length > 0 && (
+        <p className="text-[.93rem]">
+          What would move it:{" "}
+          {moves
+            .map((m) => `${m.what}, ${m.from === null ? "never" : m.from === 1 ? "always" : `from ${m.from} on`}`)
+            .join("; ")}
+          .
+        </p>
+      )}
+      <p className="mt-1 text-[.84rem] text-soft">
+        A piece costs the same material whatever the number, by this layout’s share; set-ups come once a batch. Prices
+        asked for are kept in the catalogue.
+      </p>
+    </section>
+  );
+}
+
+/** The one thing first: make them or not, and from how many on. */
+function Verdict({
+  made,
+  ways,
+  quantity,
+  say,
+}: {
+  made: WayCost;
+  ways: WayCost[];
+  quantity: number;
+  say(minor: number): string;
+}) {
+  const against = ways.filter((w) => isAsked(w.way) && w.unknown.length === 0);
+  if (against.length === 0)
+    return <p className="my-1">Say what is asked for one, ready made or as a kit, and it is set against making it.</p>;
+  const at = (w: WayCost) => w.once + w.each * quantity;
+  const best = against.reduce((a, b) => (at(a) <= at(b) ? a : b));
+  const from = breakEven(made, best);
+  const less = at(best) - at(made);
+  return (
+    <p className="my-1 text-[1.13rem]">
+      <b>{less >= 0 ? "Make them" : `Cheaper ${CALLED[best.way]}`}</b>: {say(Math.abs(less))} less for {quantity}.{" "}
+      {from === null
+        ? "Making never pays at this price: each one costs more than it is sold for."
+        : from === 1
+          ? "Making pays from the first."
+          : `Making pays from ${from} on: ${say(made.once - best.once)} to set up, ${say(best.each - made.each)} saved on each.`}
+    </p>
+  );
+}
+
+function Curve({ ways, quantity, currency }: { ways: WayCost[]; quantity: number; currency: Cost["currency"] }) {
+  const most = 10 ** Math.max(2, Math.ceil(Math.log10(quantity * 2)));
+  const at: number[] = [];
+  for (let n = 1; n <= most; n *= 1.25) at.push(n);
+  const data = at.map((n) => ({
+    n,
+    ...Object.fromEntries(ways.map((w) => [w.way, fromMinor(Math.round(eachOf(w, n)), currency)])),
+  }));
+  const cheapest = Math.min(...ways.map((w) => w.each));
+  const top = fromMinor(Math.round(Math.max(cheapest * 4, ...ways.map((w) => eachOf(w, quantity) * 1.3))), currency);
+  return (
+    <figure className="my-2">
+      <LineChart
+        width={480}
+        height={190}
+        data={data}
+        margin={{ top: 8, right: 14, bottom: 4, left: 0 }}
+        accessibilityLayer={false}
+      >
+        <CartesianGrid stroke="var(--color-rule)" vertical={false} />
+        <XAxis
+          dataKey="n"
+          type="number"
+          scale="log"
+          domain={[1, most]}
+          ticks={[1, 10, 100, 1000, 10_000].filter((t) => t <= most)}
+          tick={{ fontSize: 12 }}
+          stroke="#56605b"
+        />{" "}
+        {/* prettier-ignore */}
+        <YAxis type="number" domain={[0, Math.ceil(top)]} allowDataOverflow tick={{ fontSize: 12 }} width={48} stroke="#56605b" />
+        <ReferenceLine
+          x={quantity}
+          stroke="var(--color-ink)"
+          strokeDasharray="1 3"
+          label={{ value: String(quantity), fontSize: 12, position: "insideTopRight" }}
+        />{" "}
+        {/* prettier-ignore */}
+        {ways.map(
+          (w) =>
+          <Line key={w.way} dataKey={w.way} stroke={STROKE[w.way].color} strokeDasharray={STROKE[w.way].dash} strokeWidth={2} dot={false} isAnimationActive={false} />, // prettier-ignore
+        )}
+      </LineChart>
+      <figcaption className="flex flex-wrap gap-x-4 text-[.87rem]">
+        <span className="text-soft">what one costs, by how many are made at once:</span>
+        {ways.map((w) => (
+          <span key={w.way} className="inline-flex items-center gap-1.5">
+            <svg width="22" height="8" aria-hidden>
+              <line
+                x1="0"
+                y1="4"
+                x2="22"
+                y2="4"
+                stroke={STROKE[w.way].color}
+                strokeWidth="2"
+                strokeDasharray={STROKE[w.way].dash}
+              />
+            </svg>
+            {w.way}
+          </span>
+        ))}
+      </figcaption>
+    </figure>
+  );
+}
