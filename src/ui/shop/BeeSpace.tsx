@@ -1,5 +1,5 @@
 "use client";
-import { SCHOOLS } from "@/core/fit/bands";
+import { DEFAULT_BANDS, SCHOOLS } from "@/core/fit/bands";
 import type { Bands } from "@/core/fit/finding";
 import type { Length, Units } from "@/core/length/length";
 import { LengthField } from "@/ui/parts/LengthField";
@@ -7,10 +7,17 @@ import { LengthField } from "@/ui/parts/LengthField";
 /** What gaps are held against: a school of the trade, or numbers of one's own. */
 export function BeeSpace({ bands, units, onSettle }: { bands: Bands; units: Units; onSettle(bands: Bands): void }) {
   const school = SCHOOLS.find((s) => s.open.every((o, i) => o === bands.open[i]))?.id ?? "";
-  const field = (label: string, value: Length, put: (v: Length) => Bands) => (
+  const field = (label: string, value: Length, usual: Length, put: (v: Length) => Bands) => (
     <div className="flex items-baseline justify-between gap-x-4 border-t border-rule py-1.5">
       <span>{label}</span>
-      <LengthField label={label} value={value} units={units} onSettle={(v) => onSettle(put(v))} className="w-24" />
+      <LengthField
+        label={label}
+        value={value}
+        units={units}
+        usual={value === usual}
+        onSettle={(v) => onSettle(put(v))}
+        className="w-24"
+      />
     </div>
   );
   return (
@@ -37,10 +44,10 @@ export function BeeSpace({ bands, units, onSettle }: { bands: Bands; units: Unit
           {school === "" && <option value="">our own</option>}
         </select>
       </div>
-      {field("Glued below", bands.glues, (glues) => ({ ...bands, glues }))}
-      {field("Open from", bands.open[0], (from) => ({ ...bands, open: [from, bands.open[1]] }))}
-      {field("Open to", bands.open[1], (to) => ({ ...bands, open: [bands.open[0], to] }))}
-      {field("Bridged above", bands.bridges, (bridges) => ({ ...bands, bridges }))}
+      {field("Glued below", bands.glues, DEFAULT_BANDS.glues, (glues) => ({ ...bands, glues }))}
+      {field("Open from", bands.open[0], DEFAULT_BANDS.open[0], (from) => ({ ...bands, open: [from, bands.open[1]] }))}
+      {field("Open to", bands.open[1], DEFAULT_BANDS.open[1], (to) => ({ ...bands, open: [bands.open[0], to] }))}
+      {field("Bridged above", bands.bridges, DEFAULT_BANDS.bridges, (bridges) => ({ ...bands, bridges }))}
     </>
   );
 }

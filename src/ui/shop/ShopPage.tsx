@@ -2,6 +2,7 @@
 import Link from "next/link";
 import { type Length } from "@/core/length/length";
 import { otherwise, shopActText, type StoredShop, usualWorkshop, type Workshop } from "@/core/shop/shop";
+import { moneyText } from "@/core/money/money";
 import { Troubles } from "@/ui/desk/Troubles";
 import { LengthField } from "@/ui/parts/LengthField";
 import { NumberField } from "@/ui/parts/NumberField";
@@ -183,7 +184,9 @@ export function ShopPage({ stored, jobs }: { stored: StoredShop; jobs: Otherwise
             {row(
               "weighing",
               "One more set-up costs",
-              "money a fence or stop setting more is held to cost",
+              w.money.rate === null
+                ? "money a fence or stop setting more is held to cost"
+                : `money a fence or stop setting more is held to cost; ten minutes of an hour’s price are ${moneyText(w.money.rate / 6, w.money.currency)}`,
               <NumberField
                 label="One more set-up costs"
                 className="w-24"

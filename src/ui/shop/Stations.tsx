@@ -45,7 +45,7 @@ export function Stations({
                 empty="as the step has it"
                 onSettle={(n) => onSettle({ lots: { ...workshop.lots, [s]: n } })}
                 onEmpty={() => onSettle({ lots: without(workshop.lots, s) })}
-                className={`w-40 ${workshop.lots[s] === undefined ? "" : "font-semibold"}`}
+                className={`w-44 ${workshop.lots[s] === undefined ? "" : "font-semibold"}`}
               />
             </td>
           </tr>

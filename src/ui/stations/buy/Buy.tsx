@@ -76,6 +76,9 @@ export function Buy() {
             ))}
           </tbody>
         </table>
+        <div className="no-print mt-6">
+          <Packs />
+        </div>
       </section>
       <div>
         {cost && cost.items.length > 0 && (
@@ -84,9 +87,6 @@ export function Buy() {
             <MakeOrBuy cost={cost} />
           </>
         )}
-        <div className="no-print mt-6">
-          <Packs />
-        </div>
       </div>
     </div>
   );

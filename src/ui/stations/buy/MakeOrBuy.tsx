@@ -103,7 +103,9 @@ export function MakeOrBuy({ cost }: { cost: Cost }) {
                 </td>
                 <td className="text-right font-mono font-semibold">{nothing ? "" : say(each)}</td>
                 <td className="text-right font-mono">{nothing ? "" : say(total)}</td>
-                <td className="text-right whitespace-nowrap">{nothing ? "" : duration(Math.round(minutes))}</td>
+                <td className="text-right whitespace-nowrap">
+                  {nothing ? "" : minutes > 0 ? duration(Math.round(minutes)) : "none"}
+                </td>
               </tr>
             );
           })}
@@ -161,7 +163,8 @@ function Verdict({
 function Curve({ ways, quantity, currency }: { ways: WayCost[]; quantity: number; currency: Cost["currency"] }) {
   const most = 10 ** Math.max(2, Math.ceil(Math.log10(quantity * 2)));
   const at: number[] = [];
-  for (let n = 1; n <= most; n *= 1.25) at.push(n);
+  for (let n = 1; n < most; n *= 1.25) at.push(n);
+  at.push(most);
   const data = at.map((n) => ({
     n,
     ...Object.fromEntries(ways.map((w) => [w.way, fromMinor(Math.round(eachOf(w, n)), currency)])),
