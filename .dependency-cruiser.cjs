@@ -22,6 +22,7 @@ const ROOMS = [
   "layout",
   "keeping",
   "shop",
+  "quote",
   "catalogue",
   "yard",
   "job",

@@ -63,7 +63,11 @@ const ACTS: Record<string, object> = {
   alone: { alone: true },
   reserve: { lots: [{ id: 1, count: 1 }] },
   sawn: { stock: [{ ...stock, available: 1 }], layouts: [{ stock: 0, repeat: 1, strips: [] }], kept: [{ lot: { ...lot, offcut: true }, count: 2 }] }, // prettier-ignore
-  workshop: { to: { kerf: 3e6, people: 2 } },
+  quote: { to: { margin: 25, until: "2027-03-01", terms: "six weeks" } },
+  "ask for": { at: 0, each: 4150 },
+  "give quote": { given: { on: "2027-02-01", currency: "GBP", tax: 20, lines: [{ item: "Body, deep", quantity: 4, each: 4150, cost: 2600 }] } }, // prettier-ignore
+  "accept quote": { given: 0 },
+  workshop: { to: { kerf: 3e6, people: 2, money: { currency: "GBP", rate: 24, overhead: 12, tax: 20 } } },
   "as the shop": { name: "kerf" },
 };
 
@@ -85,6 +89,7 @@ function samples(id: string): Sent[] {
     sent("jobs/[id]/follow", "GET", undefined, of),
     ...["item.svg", "item.dxf", "stick.pdf"].map((file) => sent("jobs/[id]/lines/[line]/[file]", "GET", undefined, { ...of, line: "0", file }, "paper=A4")), // prettier-ignore
     sent("jobs/[id]/layout/[file]", "GET", undefined, { ...of, file: "boards.csv" }),
+    ...["pdf", "csv", "xlsx"].map((kind) => sent("jobs/[id]/quote/[file]", "GET", undefined, { ...of, file: `quote-1.${kind}` })), // prettier-ignore
     ...Object.entries(ACTS).map(([kind, a]) => sent("jobs/[id]/act", "POST", { key: `s-1.${kind.length}`, revision: 0, act: { do: kind, ...a } }, of)), // prettier-ignore
     sent("jobs/[id]/act", "POST", { undo: true }, of),
     sent("jobs/[id]/act", "POST", { loaded: 0, acts: [{ key: "s-1.9", revision: 0, act: { do: "name", name: "Moor" } }, { undo: true }] }, of), // prettier-ignore

@@ -2,15 +2,11 @@ import PDFDocument from "pdfkit";
 import { lengthWithUnit } from "@/core/length/format";
 import { NM_PER_INCH, NM_PER_MM, type Units } from "@/core/length/length";
 import { checkLength, type Stick } from "@/core/drawing/stick";
+import { PAPER, type Paper, PT } from "./paper";
 
-/** PDF points in a nanometre: 72 to the inch. */
-const PT = 72 / NM_PER_INCH;
-const PAPER = { A4: [210 * NM_PER_MM, 297 * NM_PER_MM], Letter: [8.5 * NM_PER_INCH, 11 * NM_PER_INCH] } as const;
 const MARGIN = 15 * NM_PER_MM;
 /** How much of the stick stands on both of two pages, to be laid over each other. */
 const OVERLAP = 10 * NM_PER_MM;
-
-export type Paper = keyof typeof PAPER;
 
 /** How the stick is cut into pages: from where to where on each, in nm. */
 export function stickPages(length: number, paper: Paper): { from: number; to: number }[] {

@@ -277,10 +277,11 @@ export const jobStore = ofDatabase((db) => {
     },
     /** A new job like another, without what was kept, sawn or read for that one. @throws NoJobError */
     copy: writing(db)((id: number): number => {
-      const { pinned: _pinned, readings: _readings, stock, ...rest } = read(id).value;
+      const { pinned: _pinned, readings: _readings, stock, quote, ...rest } = read(id).value;
       const own = stock.filter((s) => s.lot === undefined && !("sawn" in s && s.sawn));
       const name = rest.unnamed ? rest.name : `${rest.name}, again`.slice(0, LIMITS.name);
-      const copy: Job = { ...rest, name, stock: own, pinned: [], readings: [] };
+      const asked = quote && { ...quote, given: [], accepted: undefined };
+      const copy: Job = { ...rest, name, stock: own, pinned: [], readings: [], ...(asked ? { quote: asked } : {}) };
       const made = Number(sql.insertJob.run(head(copy)).lastInsertRowid);
       writeParts(made, copy);
       return made;

@@ -62,6 +62,7 @@ const whole: Required<Job> = {
   alone: true,
   finish: "paint",
   thickness: inch(0, 7, 8),
+  quote: { margin: 25, asked: [{ line: 0, each: 4150 }], until: "2027-02-28", terms: "two weeks", accepted: 0, given: [{ on: "2027-02-01", currency: "GBP", tax: 20, lines: [{ item: "Body, deep", quantity: 40, each: 4150, cost: 2600 }] }] }, // prettier-ignore
   stock: [{ form: "board", material: "pine", thickness: inch(0, 7, 8), width: inch(11), length: inch(96), price: 0, available: 4, source: "yard", rough: true }], // prettier-ignore
   workshop: { ...job.workshop, people: 3, panels: true, weighing: { setUp: 2, offcut: 0.5 } },
   pinned: [{ stock: 0, repeat: 1, strips: [{ order: "rip", x: inch(0, 1, 4), y: nm(0), length: inch(95, 1, 2), width: inch(9, 5, 8), sections: [{ size: inch(19, 1, 8), pieces: [side] }] }] }], // prettier-ignore
@@ -109,7 +110,7 @@ test("a database of before: its jobs come up as they were, pinned pieces and all
     .run(...[whole.workshop, whole.standards].map((x) => JSON.stringify(x)), pinned, ...[whole.hives, whole.designs].map((x) => JSON.stringify(x))); // prettier-ignore
   for (const value of [1, 2]) old.prepare("INSERT INTO measurement (job_id, subject, target, value, at) VALUES (1, 'stop', 3, ?, '2027-02-09T10:00:00.000Z')").run(value); // prettier-ignore
   old.close();
-  const { name: _name, start: _start, due: _due, finish: _finish, thickness: _thickness, customer: _c, wood: _w, alone: _a, unnamed: _u, ...kept } = whole; // prettier-ignore
+  const { name: _name, start: _start, due: _due, finish: _finish, thickness: _thickness, customer: _c, wood: _w, alone: _a, unnamed: _u, quote: _q, ...kept } = whole; // prettier-ignore
   const now = openDatabase(file);
   expect(jobStore(now).load(1).job).toEqual({
     ...kept,

@@ -24,6 +24,7 @@ const board = { form: "board" as const, material: "pine", thickness: inch(0, 3, 
 const job: Job = { ...emptyJob("Heath", "in"), start: "2027-02-08", lines: [line], stock: [board] };
 
 const HIVE = STARTERS.find((h) => h.name === "Long hive")!;
+const GIVEN = { on: "2027-02-01", currency: "GBP", tax: 20, lines: [{ item: "Body, deep", quantity: 4, each: 4150, cost: 2600 }] }; // prettier-ignore
 const DESIGN = {
   recipe: designFrom(
     RECIPES.find((r) => r.id === "feed-rim")!,
@@ -47,6 +48,13 @@ describe("each act", () => {
     [{ do: "add stock", stock: { ...board, source: "yard" } }, (j) => j.stock.map((s) => s.price), [14, 0]],
     [{ do: "change stock", at: 0, stock: { ...board, price: 15 } }, (j) => j.stock[0]!.price, 15],
     [{ do: "remove stock", at: 0 }, (j) => j.stock, []],
+    [
+      { do: "quote", to: { margin: 30, terms: "ready in six weeks" } },
+      (j) => j.quote,
+      { margin: 30, terms: "ready in six weeks", asked: [], given: [] },
+    ],
+    [{ do: "ask for", at: 0, each: 4150 }, (j) => j.quote?.asked, [{ line: 0, each: 4150 }]],
+    [{ do: "give quote", given: GIVEN }, (j) => j.quote?.given, [GIVEN]],
     [{ do: "workshop", to: { people: 3 } }, (j) => j.workshop, { ...USUAL_WORKSHOP, people: 3 }],
   ])("%j does what it says, the same in the page as on the server", (act, read, want) => {
     expect(read(carryOut(job, act))).toEqual(want);
@@ -102,6 +110,8 @@ describe("each act", () => {
       /hives\[0\].begins.spring: read "13-40", wanted month and day/,
     ],
     [{ do: "use design", design: { ...DESIGN, recipe: { ...DESIGN.recipe, id: "body" } } }, /"body" ships already/],
+    [{ do: "accept quote", given: 0 }, /no such quote/],
+    [{ do: "ask for", at: 7, each: 100 }, /no such line/],
     [{ do: "add lines", lines: [{ ...line, quantity: -1 }] }, /lines\[1\].quantity/],
   ])("what would not hold is refused at its field: %#", (act, message) => {
     const before = JSON.stringify(job);

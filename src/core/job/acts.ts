@@ -6,6 +6,14 @@ import { hiveSchema, MOST_HIVES } from "@/core/hive/hive";
 import { lengthSchema, sizeSchema } from "@/core/length/schema";
 import { jobLineSchema, optionSchema, type JobLine } from "@/core/line/line";
 import { settingsText, type Workshop, workshopChangeSchema } from "@/core/shop/shop";
+import {
+  givenSchema,
+  MOST_GIVEN,
+  NO_QUOTE,
+  quoteChangeSchema,
+  quoteSchema,
+  withoutQuoteLine,
+} from "@/core/quote/quote";
 import { standardSchema } from "@/core/standards/standard";
 import { lengthWithUnit } from "@/core/length/format";
 import { standardOf } from "@/core/standards/own";
@@ -64,6 +72,14 @@ export const actSchema = z.discriminatedUnion("do", [
     layouts: z.array(pinnedSchema).min(1).max(500),
     kept: z.array(z.strictObject({ lot: lotSchema, count: z.number().int().min(1) })).max(500),
   }),
+  /** What is asked for the whole job beside what it costs. */
+  z.strictObject({ do: z.literal("quote"), to: quoteChangeSchema }),
+  /** What is asked for one of a line, in whole coins; null follows the margin again. */
+  z.strictObject({ do: z.literal("ask for"), at: index, each: quoteSchema.shape.asked.element.shape.each.nullable() }),
+  /** A quote is given, and stands as it is. */
+  z.strictObject({ do: z.literal("give quote"), given: givenSchema }),
+  /** The quote at this place was accepted; null takes that back. */
+  z.strictObject({ do: z.literal("accept quote"), given: index.nullable() }),
   /** What this job does otherwise than the shop. */
   z.strictObject({ do: z.literal("workshop"), to: workshopChangeSchema }),
   /** A value is the shop's again, whatever that is by now. */
@@ -127,6 +143,7 @@ function applied(job: Job, act: Act, shop: Workshop = job.workshop): Job {
         lines: job.lines.filter((_, i) => i !== act.at),
         pinned: withoutLine(job.pinned, act.at),
         readings: readingsWithoutLine(job.readings, act.at),
+        ...(job.quote ? { quote: withoutQuoteLine(job.quote, act.at) } : {}),
       };
     case "change line": {
       const old = line(act.at);
@@ -176,6 +193,27 @@ function applied(job: Job, act: Act, shop: Workshop = job.workshop): Job {
     case "alone": {
       const { alone: _old, ...rest } = job;
       return act.alone ? { ...rest, alone: true } : rest;
+    }
+    case "quote": {
+      const { until = job.quote?.until, terms = job.quote?.terms, margin } = act.to;
+      const { until: _until, terms: _terms, ...rest } = job.quote ?? NO_QUOTE;
+      return { ...job, quote: { ...rest, ...(margin === undefined ? {} : { margin }), ...(until ? { until } : {}), ...(terms ? { terms } : {}) } }; // prettier-ignore
+    }
+    case "ask for": {
+      line(act.at);
+      const quote = job.quote ?? NO_QUOTE;
+      const others = quote.asked.filter((a) => a.line !== act.at);
+      return { ...job, quote: { ...quote, asked: act.each === null ? others : [...others, { line: act.at, each: act.each }] } }; // prettier-ignore
+    }
+    case "give quote": {
+      const quote = job.quote ?? NO_QUOTE;
+      if (quote.given.length >= MOST_GIVEN) throw new JobFileError([{ path: "quote", message: `a job has at most ${MOST_GIVEN} quotes; begin another job` }]); // prettier-ignore
+      return { ...job, quote: { ...quote, given: [...quote.given, act.given] } };
+    }
+    case "accept quote": {
+      const { accepted: _old, ...quote } = job.quote ?? NO_QUOTE;
+      if (act.given !== null && !quote.given[act.given]) throw new JobFileError([{ path: "given", message: "there is no such quote" }]); // prettier-ignore
+      return { ...job, quote: act.given === null ? quote : { ...quote, accepted: act.given } };
     }
     // The yard is what it changes.
     case "reserve":
@@ -341,6 +379,14 @@ export function actText(act: Act, job: Job): string {
       return settingsText({ [act.name]: true });
     case "read":
       return "reading";
+    case "quote":
+      return "quote";
+    case "ask for":
+      return `${lineName(act.at)}: asked for one`;
+    case "give quote":
+      return "quote given";
+    case "accept quote":
+      return act.given === null ? "quote not accepted" : "quote accepted";
     case "reserve":
       return act.lots.length > 0 ? "boards kept for this job" : "boards let go";
     case "sawn":

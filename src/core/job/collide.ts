@@ -18,6 +18,14 @@ export function touches(act: Act): string[] {
     case "alone":
     case "reserve":
       return [act.do];
+    case "quote":
+      return Object.keys(act.to).map((k) => `quote ${k}`);
+    case "ask for":
+      return [`line ${act.at} asked`];
+    case "give quote":
+      return [];
+    case "accept quote":
+      return ["accepted"];
     case "sawn":
       return ["pinned"];
     case "add line":

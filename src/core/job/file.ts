@@ -13,6 +13,7 @@ import { LengthError, parseLength } from "@/core/length/parse";
 import { RECIPES } from "@/core/recipes";
 import type { Parameter, Recipe } from "@/core/recipes/recipe";
 import { STANDARDS } from "@/core/standards";
+import { quoteSchema } from "@/core/quote/quote";
 import { standardOf, standardProblems } from "@/core/standards/own";
 import { type Standard, standardSchema } from "@/core/standards/standard";
 import { held, USUAL_WORKSHOP, type Workshop, workshopFields, type WorkshopSpelling } from "@/core/shop/shop";
@@ -147,6 +148,7 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
     ...(job.readings.length > 0
       ? { readings: job.readings.map((r) => ({ ...r, target: length(r.target), value: length(r.value) })) }
       : {}),
+    ...(job.quote ? { quote: job.quote } : {}),
     workshop: {
       kerf: length(kerf),
       endTrim: length(endTrim),
@@ -446,6 +448,7 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
       .array(strict({ ...readingSchema.shape, target: length, value: length }))
       .max(MOST_READINGS)
       .default([]),
+    quote: quoteSchema.optional(),
     workshop: workshop.default(as.shop),
   })
     .superRefine((j, ctx) => {

@@ -3,6 +3,7 @@ import type { Pinned } from "@/core/boards/laid";
 import type { Design } from "@/core/designs/design";
 import type { Hive } from "@/core/hive/hive";
 import type { Reading } from "@/core/judge/reading";
+import type { Quote } from "@/core/quote/quote";
 import type { StockEntry } from "@/core/boards/stock";
 import type { JobLine } from "@/core/line/line";
 import { USUAL_WORKSHOP, type Workshop } from "@/core/shop/shop";
@@ -43,6 +44,8 @@ export interface Job {
   hives: Hive[];
   /** What gauges and tapes read, the newest first. */
   readings: Reading[];
+  /** What is asked for it. */
+  quote?: Quote;
 }
 
 export const LIMITS = {

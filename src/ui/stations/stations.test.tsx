@@ -15,6 +15,7 @@ import { Buy } from "./buy/Buy";
 import { Hive } from "./hive/Hive";
 import { LayOut } from "./lay-out/LayOut";
 import { Prove } from "./Prove";
+import { quote as QUOTE } from "./quote/Quote";
 import { Run } from "./run/Run";
 import { Shape } from "./shape/Shape";
 import "@/ui/tests/patience";
@@ -141,6 +142,31 @@ describe("Buy, what a piece costs and whether to make it", () => {
     await user.clear(field);
     await user.type(field, "2{Enter}");
     expect(await buying.findByText(/Making never pays at this price/)).toBeTruthy();
+  });
+});
+
+describe("Quote, what is asked for it", () => {
+  test("a margin, a price of its own, given as it stands; a revision says what changed, and what was accepted stands beside what it costs", async () => {
+    const money = { currency: "GBP", rate: 24, overhead: 0, tax: 20 };
+    open(QUOTE.Page, { workshop: { ...emptyJob("", "in").workshop, money }, stock: [board()] });
+    await screen.findByRole("region", { name: "Quote" });
+    const say = async (label: string, text: string) => {
+      await user.clear(screen.getByLabelText(label));
+      await user.type(screen.getByLabelText(label), `${text}{Enter}`);
+    };
+    await say("Margin on what it costs, %", "25");
+    await user.click(button("Give this quote"));
+    await kept((job) => expect(job.quote?.given).toHaveLength(1));
+    const [first] = server.kept.job.quote!.given;
+    expect(first!.lines.map((l) => l.each)).toEqual(first!.lines.map((l) => Math.round(l.cost * 1.25)));
+    expect(button("Given as it stands")).toHaveProperty("disabled", true);
+    await say("Asked for one: Body, deep, line 1", "99.50");
+    await user.click(button("Give it as revision 2"));
+    await kept((job) => expect(job.quote?.given[1]?.lines[0]).toMatchObject({ each: 9950, quantity: 4 }));
+    expect(screen.getByText(/→ £99.50 each/)).toBeTruthy();
+    await user.click(screen.getAllByRole("button", { name: "it was accepted" })[0]!);
+    await kept((job) => expect(job.quote?.accepted).toBe(1));
+    expect(screen.getByText(/£398.00 before tax was quoted/)).toBeTruthy();
   });
 });
 

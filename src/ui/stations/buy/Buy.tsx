@@ -1,6 +1,4 @@
 "use client";
-import { useMemo } from "react";
-import { costOf } from "@/core/order/cost";
 import type { Station } from "@/ui/desk/station";
 import { useDesk, useLaid, useMoney } from "@/ui/desk/useDesk";
 import { count } from "@/ui/parts/words";
@@ -8,15 +6,16 @@ import { AfterLayout } from "../AfterLayout";
 import { Empty } from "../Empty";
 import { CostOfPiece } from "./CostOfPiece";
 import { MakeOrBuy } from "./MakeOrBuy";
+import { PageLink } from "@/ui/desk/PageLink";
+import { useCost } from "./useCost";
 import { Packs } from "./Packs";
 
 /** What to order, in which packs, for how much, and what each item costs in materials. */
 export function Buy() {
-  const { job, worked } = useDesk();
+  const { job, id } = useDesk();
   const { order, layout } = useLaid();
   const money = useMoney();
-  const { result } = layout;
-  const cost = useMemo(() => (order && result ? costOf(worked, result, order) : undefined), [worked, result, order]);
+  const cost = useCost();
   if (job.lines.length === 0) return <Empty text="There is nothing to buy yet." next="ask" act="Say what to make" />;
   if (!order) return <AfterLayout what="The order stands" />;
   const unit = (l: (typeof order.lines)[number]) =>
@@ -81,9 +80,14 @@ export function Buy() {
         </div>
       </section>
       <div>
-        {cost && cost.items.length > 0 && (
+        {cost && (
           <>
             <CostOfPiece cost={cost} />
+            <p className="no-print mt-2">
+              <PageLink className="act" job={id} to="quote">
+                {job.quote?.accepted === undefined ? "Quote it" : "The quote"}
+              </PageLink>
+            </p>
             <MakeOrBuy cost={cost} />
           </>
         )}

@@ -1,0 +1,54 @@
+import Papa from "papaparse";
+import type { Given } from "@/core/quote/quote";
+import { quotePdf, quoteTable } from "./quote";
+import { csvOf } from "./table";
+
+const given = (o: Partial<Given> = {}): Given => ({
+  on: "2027-02-01",
+  until: "2027-03-01",
+  terms: "Ready six weeks after the order.\nHalf when ordered.",
+  currency: "GBP",
+  tax: 20,
+  lines: [
+    { item: "Body, deep", quantity: 40, each: 3470, cost: 2571 },
+    { item: "Frame, deep", quantity: 400, each: 705, cost: 571 },
+  ],
+  ...o,
+});
+
+/** The pages' texts, by a general PDF library. */
+async function pagesOf(pdf: Buffer): Promise<string[]> {
+  const { getDocument } = await import("pdfjs-dist/legacy/build/pdf.mjs");
+  const doc = await getDocument({ data: new Uint8Array(pdf), useSystemFonts: true, verbosity: 0 }).promise;
+  const pages = Array.from({ length: doc.numPages }, (_, i) => doc.getPage(i + 1));
+  return Promise.all(pages.map(async (p) => (await (await p).getTextContent()).items.map((t) => ("str" in t ? t.str : "")).join(" "))); // prettier-ignore
+}
+
+test("a quote on paper: items, the sum, the tax and what is to pay by hand; nothing of what it costs the shop", async () => {
+  const [page, ...more] = await pagesOf(
+    await quotePdf(given(), 2, { job: "Spring bodies", customer: "Heath estate" }, "A4"),
+  );
+  expect(more).toEqual([]);
+  // 40 × 34.70 + 400 × 7.05 = 1 388.00 + 2 820.00; a fifth of 4 208.00 is 841.60.
+  for (const said of ["Quote, revision 2", "For Heath estate", "Valid until 2027-03-01", "£34.70", "£1,388.00", "£4,208.00", "£841.60", "£5,049.60", "Half when ordered."])
+    expect(page).toContain(said); // prettier-ignore
+  expect(page).not.toMatch(/25\.71|5\.71/);
+});
+
+test("a long quote runs over pages with its heads on each, and a currency without a letter of the page is its code", async () => {
+  const lines = Array.from({ length: 120 }, (_, n) => ({ item: `Item ${n + 1}`, quantity: 1, each: 100, cost: 50 }));
+  const pages = await pagesOf(
+    await quotePdf(given({ lines, currency: "PLN", terms: undefined }), 1, { job: "Ш line\nbreak" }, "Letter"),
+  );
+  expect(pages.length).toBeGreaterThan(2);
+  expect(pages.every((p) => p.includes("quantity"))).toBe(true);
+  for (const l of lines) expect(pages.filter((p) => `${p} `.includes(`${l.item} `))).toHaveLength(1);
+  expect(pages.at(-1)).toContain("PLN 120.00");
+  expect(pages[0]).toContain("? line break");
+});
+
+test("as a table the amounts are bare numbers that another library adds up", () => {
+  const rows = Papa.parse<string[]>(csvOf(quoteTable(given())).trim()).data;
+  const sum = rows.slice(1, 3).reduce((s, r) => s + Number(r[0]) * Number(r[2]), 0);
+  expect([sum, ...rows.slice(3).map((r) => r[3])]).toEqual([4208, "4208", "841.6", "5049.6"]);
+});
