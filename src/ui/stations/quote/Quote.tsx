@@ -31,12 +31,13 @@ const today = () => new Date(Date.now()).toLocaleDateString("sv-SE");
 /** Prices as they would be quoted now. */
 function Draft({ cost }: { cost: Cost }) {
   const desk = useDesk();
+  const { layout } = useLaid();
   const { currency, tax, rate } = desk.job.workshop.money;
   const quote = desk.job.quote ?? NO_QUOTE;
   const lines = quoteLines(quote, cost.items);
   const totals = totalsOf(lines, tax);
   const say = (minor: number) => moneyText(fromMinor(minor, currency), currency);
-  const over = totals.net - lines.reduce((s, l) => s + l.cost * l.quantity, 0);
+  const over = totals.net - cost.total;
   const unknown = [...new Set(cost.items.flatMap((i) => i.unknown))];
   const given: Given = {
     on: today(),
@@ -71,6 +72,11 @@ function Draft({ cost }: { cost: Cost }) {
         </PageLink>
       </div>
       <Said field="quote" />
+      {layout.improving && (
+        <p className="mb-2 text-[.93rem] text-soft">
+          The layout is still being bettered: what it costs may fall a little.
+        </p>
+      )}
       {(unknown.length > 0 || rate === null) && (
         <p role="note" className="mb-2 border-l-8 border-madder bg-white px-3 py-1.5 font-semibold text-madder">
           It costs more than stands here: {[...unknown, ...(rate === null ? ["an hour of work"] : [])].join(", ")} have
@@ -155,8 +161,9 @@ function Draft({ cost }: { cost: Cost }) {
 function Sum({ name, amount, bold = false }: { name: string; amount: string; bold?: boolean }) {
   return (
     <tr className={bold ? "font-semibold" : ""}>
-      <td />
-      <td colSpan={4}>{name}</td>
+      <td colSpan={5} className="text-right">
+        {name}
+      </td>
       <td className="text-right font-mono">{amount}</td>
     </tr>
   );
