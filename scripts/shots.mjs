@@ -90,29 +90,36 @@ const SHOTS = [
       await page.locator("title", { hasText: "bad from" }).first().locator("..").scrollIntoViewIfNeeded();
     },
   ],
+  ["buy", "/jobs/1/buy", (page) => page.getByRole("region", { name: "Cost of a piece" }).waitFor({ timeout: 30_000 })],
   [
-    "sheet",
-    "/jobs/4/lay-out",
+    "make-or-buy",
+    "/jobs/1/buy",
     async (page) => {
-      await laid(page);
-      await page
-        .locator("li p", { hasText: /^birch ply \d/ })
-        .last()
-        .scrollIntoViewIfNeeded();
+      const region = page.getByRole("region", { name: "Make or buy" });
+      await region.waitFor({ timeout: 30_000 });
+      await region.evaluate((el) => el.scrollIntoView());
     },
   ],
-  ["buy", "/jobs/1/buy"],
+  [
+    "quote",
+    "/jobs/1/quote",
+    async (page) => {
+      const say = async (label, text) => {
+        await page.getByLabel(label).fill(text);
+        await page.getByLabel(label).press("Enter");
+      };
+      await page.getByRole("region", { name: "Quote", exact: true }).waitFor({ timeout: 30_000 });
+      await say("Margin on what it costs, %", "35");
+      await page.getByLabel("Valid until").fill("2027-03-01");
+      await page.getByRole("button", { name: "Give this quote" }).click();
+      await say("Asked for one: Body, medium, line 2", "27.50");
+      await page.getByRole("button", { name: /as revision 2/ }).click();
+      await page.getByRole("button", { name: "it was accepted" }).first().click();
+    },
+  ],
   ["run", "/jobs/1/run"],
   ["prove", "/jobs/1/prove"],
   ["hive", "/jobs/5/hive"],
-  [
-    "floor",
-    "/jobs/5/shape",
-    async (page) => {
-      await page.getByRole("button", { name: /Screened floor/ }).click();
-      await page.getByRole("button", { name: "cut through" }).click();
-    },
-  ],
   ["shop", "/shop"],
   [
     "design",
