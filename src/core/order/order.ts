@@ -98,6 +98,9 @@ interface Need {
   byLine: Map<number, number>;
 }
 
+/** What is ordered is rounded up to so many parts of its unit. */
+const PARTS: Record<Taken["unit"], number> = { each: 1, g: 1, m: 10, m2: 100 };
+
 function hardwareNeeds(worked: WorkedJob, layout: LayoutResult): Need[] {
   const found = new Map<string, Need>();
   const { glue } = worked.job.workshop;
@@ -123,7 +126,7 @@ function hardwareNeeds(worked: WorkedJob, layout: LayoutResult): Need[] {
       for (const use of step.uses) {
         if (use.quantity === 0) continue;
         const all = taken(use, line.quantity, glue);
-        const one = `${use.quantity}${use.unit === "each" ? "" : " m²"}`;
+        const one = `${use.quantity}${{ each: "", m: " m", m2: " m²" }[use.unit]}`;
         const grams = all.unit === "g" ? ` × ${use.grams ?? glue} g` : "";
         const spare = use.spare ? ` + ${Math.round(use.spare * 100)} %` : "";
         add(
@@ -145,7 +148,7 @@ function hardwareNeeds(worked: WorkedJob, layout: LayoutResult): Need[] {
   }
   return [...found.values()].map((n) => ({
     ...n,
-    quantity: n.unit === "m2" ? Math.ceil(n.quantity * 100 - 1e-9) / 100 : Math.ceil(n.quantity - 1e-9),
+    quantity: Math.ceil(n.quantity * PARTS[n.unit] - 1e-9) / PARTS[n.unit],
   }));
 }
 

@@ -151,10 +151,25 @@ describe("the order", () => {
         const factors = product!.split(" × ").map((f) => Number.parseFloat(f));
         return sum + factors.reduce((a, b) => a * b, 1) * (1 + (spare ? Number.parseFloat(spare) / 100 : 0));
       }, 0);
-    const up = (n: number, unit: string) => (unit === "m2" ? Math.ceil(n * 100 - 1e-6) / 100 : Math.ceil(n - 1e-6));
+    const parts: Record<string, number> = { m: 10, m2: 100 };
+    const up = (n: number, unit: string) => Math.ceil(n * (parts[unit] ?? 1) - 1e-6) / (parts[unit] ?? 1);
     const hardware = ordered.filter((l) => l.unit !== "board");
     expect(hardware.length).toBeGreaterThan(20);
     for (const l of hardware) expect([l.what, l.quantity]).toEqual([l.what, up(byHand(l.working), l.unit)]);
+  });
+
+  test("wire and sealant are ordered by the metre, of wire and of inside seam", () => {
+    const line = (item: string, size: string, quantity: number, options = {}) => ({ item, standard: "langstroth-10", size, quantity, options }); // prettier-ignore
+    const o = order({ lines: [line("joined-body", "deep", 10), line("frame", "deep", 100, { foundation: "wax" })] });
+    // Inside a ten-frame box 18 3/8 × 14 3/4 (Langstroth): 2 × 33 1/8 = 66 1/4 of seam, 1.683 m; ten and a tenth more are 18.6 m.
+    expect(o.lines.find((l) => l.what.startsWith("sealant"))).toMatchObject({ unit: "m", quantity: 18.6 });
+    // An eyelet at both ends of each wire; each runs the inside of the frame, 16 7/8 (17 5/8 less two end bars of 3/8).
+    const wire = o.lines.find((l) => l.what === "frame wire")!;
+    const eyelets = o.lines.find((l) => l.what === "wire eyelet")!;
+    const wires = eyelets.taken[0]!.quantity / 2 / 100;
+    expect(wire.unit).toBe("m");
+    expect(wire.quantity).toBeGreaterThan(100 * wires * 16.875 * 0.0254 * 1.05);
+    expect(wire.quantity).toBeLessThan(100 * (wires * 16.875 + 18) * 0.0254 * 1.05);
   });
 
   test("a pack added without a price is no price: it neither wins nor counts as nothing", () => {

@@ -19,8 +19,9 @@ export const givenSchema = z.strictObject({
 }); // prettier-ignore
 export type Given = z.output<typeof givenSchema>;
 
-/** Revisions of one quote at most. */
+/** Revisions of one quote at most, and lines of all of them together: they are kept with the job. */
 export const MOST_GIVEN = 50;
+const MOST_QUOTED = 5000;
 
 /** What is asked for a job: a margin on what it costs, what is asked for one of a line otherwise, and every quote that was given. */
 export const quoteSchema = z.strictObject({
@@ -29,7 +30,12 @@ export const quoteSchema = z.strictObject({
   asked: z.array(z.strictObject({ line: z.number().int().min(0), each: minor })).max(1000),
   until: date.optional(),
   terms: terms.optional(),
-  given: z.array(givenSchema).max(MOST_GIVEN),
+  given: z
+    .array(givenSchema)
+    .max(MOST_GIVEN)
+    .refine((given) => given.reduce((n, g) => n + g.lines.length, 0) <= MOST_QUOTED, {
+      error: `more than ${MOST_QUOTED} lines quoted in all; copy the job and quote that`,
+    }),
   /** The place in `given` of the one that was accepted. */
   accepted: z.number().int().min(0).optional(),
 });

@@ -40,6 +40,18 @@ const SOLD = {
   "3 1/2": "90 mm",
 } as const;
 
+/** By the metre of inside seam; a tube of 310 ml is some 15 m of a 5 mm bead, by its volume. */
+export const SEALANT = "sealant for inside joints";
+
+/** Something sold by length, by a formula of it. */
+export const metres = (what: string, count: string, spare: number): UseRecipe => ({
+  what,
+  count,
+  unit: "m",
+  spare,
+  mark: "mem",
+});
+
 /** Anything counted; `size` in inches is part of its name, as it is sold. */
 export const each = (what: string, count: string, spare = 0, when?: string, size?: keyof typeof SOLD): UseRecipe => ({
   what,

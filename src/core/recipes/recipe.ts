@@ -140,7 +140,8 @@ const useSchema = z.strictObject({
     })
     .optional(),
   count: formula,
-  unit: z.enum(["each", "m2"]),
+  /** What the count comes to: so many, an area, or a length. */
+  unit: z.enum(["each", "m2", "m"]),
   /** Of something spread on an area and bought by weight: grams a square metre. */
   grams: z.number().positive().max(5000).optional(),
   /** Bought over what is used, as a part of it. */

@@ -7,11 +7,11 @@ import type { StepRecipe } from "@/core/recipes/recipe";
 import { chooseScrew, type Screw } from "./screws";
 import { holds, type Shape } from "./shape";
 
-/** So much of one bought thing, for one item: pieces, or m² of something sold by area. */
+/** So much of one bought thing, for one item: pieces, m² of something sold by area, m of something sold by length. */
 export interface Use {
   what: string;
   quantity: number;
-  unit: "each" | "m2";
+  unit: "each" | "m2" | "m";
   /** Grams of it a square metre takes. */
   grams?: number;
   spare: number;
@@ -81,9 +81,11 @@ export const wholeCm2 = (nm2: number): number => upTo(nm2 / 1e18, 1e4);
 
 function useOf(use: NonNullable<StepRecipe["uses"]>[number], shape: Shape, units: Units): Use {
   const { value } = shape.scope.evaluate(use.count);
-  if (value.kind !== "amount" || (value.dim !== (use.unit === "m2" ? 2 : 0) && !value.of.equals(0)))
-    throw new FormulaError(`${use.what}: how much of it is no ${use.unit === "m2" ? "area" : "number"}`);
-  const quantity = Math.max(0, use.unit === "m2" ? wholeCm2(value.of.valueOf()) : upTo(value.of.valueOf(), 1e3));
+  const [dim, called] = ({ each: [0, "number"], m: [1, "length"], m2: [2, "area"] } as const)[use.unit];
+  if (value.kind !== "amount" || (value.dim !== dim && !value.of.equals(0)))
+    throw new FormulaError(`${use.what}: how much of it is no ${called}`);
+  const of = value.of.valueOf();
+  const quantity = Math.max(0, use.unit === "m2" ? wholeCm2(of) : upTo(use.unit === "m" ? of / 1e9 : of, 1e3));
   const length = (f: Parameters<typeof shape.scope.evaluate>[0]) => toLength(shape.scope.evaluate(f).value, use.what);
   const screw =
     use.screw &&

@@ -7,7 +7,7 @@ import type { Workshop } from "@/core/shop/shop";
 export interface Taken {
   what: string;
   quantity: number;
-  unit: "each" | "g" | "m2";
+  unit: "each" | "g" | "m2" | "m";
   /** Bought over it, as a part of it. */
   spare: number;
 }

@@ -70,7 +70,7 @@ export const STEP: Column[] = [
 export const USE: Column[] = [
   text("what", "what it takes", 24),
   formula("count", "how many of it", false, 16),
-  choice("unit", "unit", ["each", "m2"]),
+  choice("unit", "unit", ["each", "m2", "m"]),
   number("spare", "spare"),
   formula("screw.through", "a screw through", true, 12),
   formula("screw.into", "into", true, 12),

@@ -1,5 +1,5 @@
 import { CORNER_GRAIN, WALLS_OUTSIDE, finished } from "../finish";
-import { each, screws } from "../assembly";
+import { each, metres, screws, SEALANT } from "../assembly";
 import type { Recipe } from "../recipe";
 import { TWO_BOXES } from "../frames/extra-deep-frame";
 import { FOLLOWER_VALUES, followerBar, followerBoard } from "../accessories/followers";
@@ -63,7 +63,7 @@ export const joinedBody: Recipe = finished(
           name: "Screw the two bodies together",
           text: "Set the upper body on the lower one, flush all round; seal the joint and screw it from inside through plates, two a wall.",
           station: "bench",
-          uses: [each("mending plate", "8"), each("sealant for inside joints, tube", "1/10")],
+          uses: [each("mending plate", "8"), metres(SEALANT, "2 * (insideLength + insideWidth)", 0.1)],
           people: 2,
           setup: 3,
           each: 8,

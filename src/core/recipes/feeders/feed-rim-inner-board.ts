@@ -1,5 +1,5 @@
 import { CORNER_GRAIN, WALLS_OUTSIDE, finished } from "../finish";
-import { each, glue } from "../assembly";
+import { each, glue, metres, SEALANT } from "../assembly";
 import type { Recipe } from "../recipe";
 import { FOR_BOX, OVER_BODY, RIM_NEEDS, RIM_VALUES, rimAssembly, rimParameters, rimParts, withFront } from "../rims";
 
@@ -115,7 +115,7 @@ export const feedRimInnerBoard: Recipe = finished(
           name: "Seal the inside joints",
           text: "Seal every inside joint, so that mites and beetles find no crack.",
           station: "bench",
-          uses: [each("sealant for inside joints, tube", "1/10")],
+          uses: [metres(SEALANT, "2 * (rimLength + rimWidth) + 4 * depth", 0.1)],
           setup: 2,
           each: 3,
           wait: 60,

@@ -1,4 +1,4 @@
-import { each, glue } from "../assembly";
+import { each, glue, metres, SEALANT } from "../assembly";
 import type { Recipe } from "../recipe";
 import { SHEET } from "../sheets";
 
@@ -97,7 +97,7 @@ export const feederFrame: Recipe = {
       name: "Seal it and try it with water",
       text: "Run a bead of sealant or wax round every inside seam. Put in the float or ladder: without one bees drown.",
       station: "bench",
-      uses: [each("sealant for inside joints, tube", "1/6"), each("feeder float", "1")],
+      uses: [metres(SEALANT, "2 * (frameLength - 2 * end + inner) + 4 * endHigh", 0.1), each("feeder float", "1")],
       setup: 2,
       each: 4,
       wait: 60,

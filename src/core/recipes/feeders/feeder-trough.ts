@@ -1,5 +1,5 @@
 import { CORNER_GRAIN, WALLS_OUTSIDE, finished } from "../finish";
-import { each, glue, screws } from "../assembly";
+import { each, glue, metres, screws, SEALANT } from "../assembly";
 import type { PartRecipe, Recipe } from "../recipe";
 import { FOR_BOX, OVER_BODY, RIM_NEEDS, RIM_VALUES, rimAssembly, rimParameters, rimParts } from "../rims";
 import { SHEET } from "../sheets";
@@ -95,7 +95,7 @@ export const feederTrough: Recipe = finished(
           text: "Set the divider hard behind the slot, sealed on three sides; the baffle a bee space beyond it, an eighth above the floor. Seal every seam, and roughen the divider so that bees can climb it.",
           station: "bench",
           joins: ["divider", "divider-middle", "baffle", "baffle-middle"],
-          uses: [each("sealant for inside joints, tube", "1/3"), each("frame nail", 'slotAt == "end" ? 8 : 16', 0.05, undefined, "1 1/4")],
+          uses: [metres(SEALANT, "2 * (insideLength + insideWidth) + 4 * depth + boards / 2 * (insideWidth + 2 * dividerHigh)", 0.1), each("frame nail", 'slotAt == "end" ? 8 : 16', 0.05, undefined, "1 1/4")],
           setup: 4,
           each: 8,
           wait: 120,

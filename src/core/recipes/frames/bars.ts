@@ -1,4 +1,4 @@
-import { each, glue } from "../assembly";
+import { each, glue, metres } from "../assembly";
 import type { Parameter, PartRecipe, Recipe, StepRecipe, UseRecipe } from "../recipe";
 
 /** The bars of a frame with ears: what every hanging frame shares. Foundation decides top bar, bottom bar and wedge. */
@@ -217,7 +217,7 @@ export const FRAME_ASSEMBLY: StepRecipe[] = [
     text: "Set the eyelets and string the wire tight enough to sing. Lay the sheet against the rabbet and on the wire, nail the wedge up, and warm the wire into the wax.",
     station: "bench",
     joins: ["wedge"],
-    uses: [sheet("wax", 0.05), each("brad", "4", 0.05, undefined, "3/4"), each("wire eyelet", "2 * wireHoles", 0.05)],
+    uses: [sheet("wax", 0.05), each("brad", "4", 0.05, undefined, "3/4"), each("wire eyelet", "2 * wireHoles", 0.05), metres("frame wire", "wireHoles * openingLength + (wireHoles - 1) * holeStep + 8*inch", 0.05)],
     when: 'foundation == "wax"',
     setup: 10,
     each: 4,

@@ -10,6 +10,8 @@ import { PageLink } from "@/ui/desk/PageLink";
 import { useCost } from "./useCost";
 import { Packs } from "./Packs";
 
+const UNIT = { board: "", each: "", g: " g", m: " m", m2: " m²" };
+
 /** What to order, in which packs, for how much, and what each item costs in materials. */
 export function Buy() {
   const { job, id } = useDesk();
@@ -18,8 +20,7 @@ export function Buy() {
   const cost = useCost();
   if (job.lines.length === 0) return <Empty text="There is nothing to buy yet." next="ask" act="Say what to make" />;
   if (!order) return <AfterLayout what="The order stands" />;
-  const unit = (l: (typeof order.lines)[number]) =>
-    l.unit === "g" ? `${l.quantity} g` : l.quantity.toLocaleString("en-GB");
+  const unit = (l: (typeof order.lines)[number]) => `${l.quantity.toLocaleString("en-GB")}${UNIT[l.unit]}`;
   return (
     <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
       <section aria-label="Order">

@@ -15,6 +15,9 @@ const NEW_PACK: PackStock = {
   source: "buy",
 };
 
+/** What a pack usually holds of what is sold by weight and by length: a bottle of glue, a tube of sealant. */
+const USUAL: Partial<Record<string, number>> = { g: 750, m: 15 };
+
 /** What holds things together, by the pack. */
 export function Packs() {
   const desk = useDesk();
@@ -31,7 +34,10 @@ export function Packs() {
       ? desk.catalogue({ do: "change", id: s.offer, to: offerOf(s) })
       : desk.act({ do: "change stock", at, stock: s }, `stock ${at}`);
   const add = (materials: string[]) => {
-    const list = materials.map((material) => ({ ...NEW_PACK, material }));
+    const list = materials.map((material) => {
+      const unit = order?.lines.find((l) => l.what === material)?.unit ?? "each";
+      return { ...NEW_PACK, material, pack: USUAL[unit] ?? NEW_PACK.pack };
+    });
     if (desk.job.alone) list.forEach((stock) => desk.act({ do: "add stock", stock }));
     else desk.catalogue({ do: "offer", offers: list.map(offerOf) });
   };
