@@ -424,7 +424,7 @@ describe("what a job changes of its shop", () => {
     expect(asked).toMatchObject([{ path: "/api/catalogue/act", body: { act: { do: "offer", offers: [{ form: "pack", material: "waterproof wood glue", price: null }] } } }]); // prettier-ignore
     const price = await screen.findByLabelText("Price of waterproof wood glue");
     await user.type(price, "11.9{Enter}");
-    expect(asked[1]).toMatchObject({ body: { act: { do: "change", id: 1, to: { price: 11.9, pack: 100 } } } });
+    expect(asked[1]).toMatchObject({ body: { act: { do: "change", id: 1, to: { price: 11.9, pack: 750 } } } });
     expect((await screen.findByRole("cell", { name: /^waterproof wood glue.*fasten/ })).closest("tr")!.textContent).toContain("11.90"); // prettier-ignore
   });
 

@@ -80,7 +80,7 @@ export function Buy() {
           <Packs />
         </div>
       </section>
-      <div>
+      <div className="print:break-before-page">
         {cost && (
           <>
             <CostOfPiece cost={cost} />

@@ -1,10 +1,13 @@
 "use client";
-import { CartesianGrid, Line, LineChart, ReferenceDot, XAxis, YAxis } from "recharts";
+import { lazy, Suspense } from "react";
 import { shownPoint, tradeOff } from "@/core/layout/tradeoff";
 import { type LayoutResult, moneyOf } from "@/core/layout/layout";
 import { useDesk, useMoney } from "@/ui/desk/useDesk";
 import { NumberField } from "@/ui/parts/NumberField";
 import { count, percent } from "@/ui/parts/words";
+
+/** Charts come when they are shown: they weigh as much as all the rest of a job's pages. */
+const TradeOffChart = lazy(() => import("./TradeOffChart"));
 
 /** What fewer set-ups would cost, drawn; and what the maker holds a set-up and an offcut to be worth. */
 export function Weigh({ result }: { result: LayoutResult }) {
@@ -19,47 +22,9 @@ export function Weigh({ result }: { result: LayoutResult }) {
       <h2 className="small-head mt-4">Cost against set-ups</h2>
       {points.length > 1 && (
         <>
-          <LineChart
-            width={292}
-            height={150}
-            data={points}
-            margin={{ top: 8, right: 14, bottom: 4, left: 0 }}
-            accessibilityLayer={false}
-          >
-            <CartesianGrid stroke="var(--color-rule)" vertical={false} />
-            <XAxis
-              dataKey="setUps"
-              type="number"
-              domain={["dataMin - 1", "dataMax + 1"]}
-              allowDecimals={false}
-              tick={{ fontSize: 12 }}
-              stroke="#56605b"
-            />
-            <YAxis
-              dataKey="cost"
-              type="number"
-              domain={["dataMin", "dataMax"]}
-              tick={{ fontSize: 12 }}
-              width={48}
-              tickFormatter={(v: number) => String(Math.round(v))}
-              stroke="#56605b"
-            />
-            <Line
-              dataKey="cost"
-              stroke="var(--color-blue)"
-              strokeWidth={1.5}
-              dot={{ r: 3.5, fill: "#fff" }}
-              isAnimationActive={false}
-            />
-            <ReferenceDot
-              x={shown.setUps}
-              y={result.cost}
-              r={6}
-              fill="var(--color-spruce)"
-              stroke="none"
-              ifOverflow="extendDomain"
-            />
-          </LineChart>
+          <Suspense fallback={<div className="h-[150px]" />}>
+            <TradeOffChart points={points} shown={shown} cost={result.cost} />
+          </Suspense>
           <p className="text-[.84rem] text-soft">
             set-ups across (patterns, fences, stops), cost upward; the full dot is the layout shown
           </p>
