@@ -113,11 +113,11 @@ test("a long search shows what is best so far, to buy and saw by, and can be tol
 test("what a set-up costs moves the layout; sheets to print and files to carry", async ({ page, request }) => {
   test.setTimeout(180_000);
   await layOut(page, "Spring bodies");
-  const cost = () => page.getByText("Wood cost").locator("xpath=following-sibling::dd[1]").textContent();
-  const cheap = Number(await cost());
+  const cost = async () => Number((await page.getByText("Wood cost").locator("xpath=following-sibling::dd[1]").textContent())!.replace(/[^\d.]/g, "")); // prettier-ignore
+  const cheap = await cost();
   const choices = page.getByRole("region", { name: "Cost against set-ups" }).getByRole("button", { name: /set-ups/ });
   await choices.last().click();
-  await expect(async () => expect(Number(await cost())).toBeGreaterThan(cheap)).toPass({ timeout: 60_000 });
+  await expect(async () => expect(await cost()).toBeGreaterThan(cheap)).toPass({ timeout: 60_000 });
   await undo(page);
   const results = await new AxeBuilder({ page }).analyze();
   expect(results.violations.filter((v) => v.impact === "serious" || v.impact === "critical")).toEqual([]);
