@@ -41,6 +41,8 @@ function times(list) {
 }
 
 let running;
+// A siege that ends badly leaves no server behind, which would answer the next.
+process.on("exit", () => running?.server.kill("SIGKILL"));
 async function start() {
   const began = performance.now();
   running = await serve({ port: PORT, db: DB });
