@@ -1,7 +1,16 @@
 import type { SourcingProblem, Supplier, SupplierOffer } from "../sourcing";
 
-/** So many needs and suppliers, by chance that comes from a seed: breaks, minimums, free deliveries, packs that run out. */
-export function chanceProblem(chance: () => number, needs: number, suppliers: number, most: number): SourcingProblem {
+/**
+ * So many needs and suppliers, by chance that comes from a seed: breaks, minimums, free deliveries, packs that run out. With `all`
+ * everybody sells everything and never runs out, so that one supplier, or one offer, could do it alone.
+ */
+export function chanceProblem(
+  chance: () => number,
+  needs: number,
+  suppliers: number,
+  most: number,
+  all = false,
+): SourcingProblem {
   const whole = (from: number, to: number) => from + Math.floor(chance() * (to - from + 1));
   const money = (from: number, to: number) => whole(from * 100, to * 100) / 100;
   const ids = Array.from({ length: needs }, (_, i) => `n${i}`);
@@ -15,7 +24,7 @@ export function chanceProblem(chance: () => number, needs: number, suppliers: nu
       pack,
       price,
       breaks: chance() < 0.4 ? [{ from, price: Math.round(price * (70 + whole(0, 25))) / 100 }] : [],
-      available: chance() < 0.4 ? whole(0, 3) : null,
+      available: chance() < 0.4 && !all ? whole(0, 3) : null,
     };
   };
   return {
@@ -28,7 +37,7 @@ export function chanceProblem(chance: () => number, needs: number, suppliers: nu
         minimum,
         freeFrom: chance() < 0.4 ? minimum + money(5, 25) : null,
         leadDays: whole(1, 8),
-        offers: ids.flatMap((id, i) => (chance() < 0.8 ? [offer(id, i)] : [])),
+        offers: ids.flatMap((id, i) => (chance() < 0.8 || all ? [offer(id, i)] : [])),
       };
     }),
     by: chance() < 0.3 ? 6 : null,
