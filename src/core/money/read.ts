@@ -1,6 +1,6 @@
 /**
  * A price as it is typed or stands in a list: `14.20`, `14,20`, `£ 1,250.00`, `1.250,00 EUR`. Of two kinds of marks the last parts the
- * decimals; a single one followed by three figures parts thousands. Null where it is left open: nothing, `-`, `?`, `on request`.
+ * decimals; a single one followed by three figures parts thousands, unless it begins with 0. Null where it is left open: nothing, `-`, `?`, `on request`.
  */
 export function readPrice(cell: string): { price: number | null } | { problem: string } {
   const text = cell.trim();
@@ -11,7 +11,7 @@ export function readPrice(cell: string): { price: number | null } | { problem: s
   const figures = found[1]!.replace(/['’\s]/g, "").replace(/[.,]+$/, "");
   const marks = [...figures.matchAll(/[.,]/g)];
   const last = marks.at(-1);
-  const isDecimal = last !== undefined && (marks.some((m) => m[0] !== last[0]) || (marks.length === 1 && figures.length - last.index !== 4)); // prettier-ignore
+  const isDecimal = last !== undefined && (marks.some((m) => m[0] !== last[0]) || (marks.length === 1 && (figures.length - last.index !== 4 || /^0[.,]/.test(figures)))); // prettier-ignore
   const plain = isDecimal
     ? `${figures.slice(0, last.index).replace(/[.,]/g, "")}.${figures.slice(last.index + 1)}`
     : figures.replace(/[.,]/g, "");
