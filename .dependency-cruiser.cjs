@@ -28,6 +28,7 @@ const ROOMS = [
   "job",
   "work",
   "order",
+  "purchase",
   "plan",
   "today",
   "trial",

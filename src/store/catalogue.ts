@@ -8,8 +8,13 @@ import {
   touchesCatalogue,
 } from "@/core/catalogue/catalogue";
 import { meet } from "@/core/keeping/kept";
+import { isStock } from "@/core/catalogue/catalogue";
+import { toMinor } from "@/core/money/money";
+import { thingKey } from "@/core/purchase/thing";
 import { ofDatabase } from "./database";
 import { type Asked, keeper, type Screen, written } from "./keeper";
+import { priceStore } from "./prices";
+import { shopStore } from "./shop";
 
 /** The catalogue: what can usually be bought. There is one. */
 export const catalogueStore = ofDatabase((db) => {
@@ -21,12 +26,22 @@ export const catalogueStore = ofDatabase((db) => {
     const { data, revision } = sql.read.get()!;
     return { revision, value: { offers: JSON.parse(data) as Offer[] } };
   };
+  const [prices, shop] = [priceStore(db), shopStore(db)];
+  /** What a pack, a board, a sheet costs from now on. */
+  const keepPrices = (offers: Offer[]) => {
+    const { currency } = shop.load().shop.workshop.money;
+    const known = offers.filter(isStock).flatMap((o) => o.price === null ? [] : [{ thing: thingKey(o), pack: o.form === "pack" ? o.pack : 1, price: toMinor(o.price, currency) }]); // prettier-ignore
+    prices.keep(0, currency, new Date(Date.now()).toISOString(), known);
+  };
   const kept = keeper(db, {
     called: "catalogue",
     name: () => "catalogue",
     read,
     ...written<Catalogue, CatalogueAct>({
-      write: (_, next) => sql.write.run(JSON.stringify(next.offers)),
+      write: (_, next) => {
+        sql.write.run(JSON.stringify(next.offers));
+        keepPrices(next.offers);
+      },
       carryOut: changeCatalogue,
       holds: ({ offers }) => new Set(offers.map((o) => o.id)).size === offers.length,
     }),

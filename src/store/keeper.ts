@@ -30,8 +30,11 @@ export interface Kind<V, A, C> {
   name(id: number): string;
   /** @throws when there is no such thing */
   read(id: number): { revision: number; value: V };
-  /** Does it, writes it, and counts the revision on; given back is what takes it back. @throws JobFileError when it does not hold */
-  carryOut(id: number, value: V, act: A): C;
+  /**
+   * Does it, writes it, and counts the revision on; given back is what takes it back, null where nothing does.
+   * @throws JobFileError when it does not hold
+   */
+  carryOut(id: number, value: V, act: A): C | null;
   /** Takes it back, writes that, and counts the revision on; false where what it made is not there any more. */
   takeBack(id: number, value: V, change: C): boolean;
   /** What an act is called where it is taken back; of the thing before it. */
@@ -49,7 +52,7 @@ export const written = <V extends object, A>(how: {
   carryOut(value: V, act: A): V;
   /** What was put together again by taking something back is a whole thing. */
   holds(value: V): boolean;
-}): Pick<Kind<V, A, Change[]>, "carryOut" | "takeBack"> => ({
+}): Pick<Kind<V, A, Change[]>, "takeBack"> & { carryOut(id: number, value: V, act: A): Change[] } => ({
   carryOut(id, value, act) {
     const next = how.carryOut(value, act);
     how.write(id, next);

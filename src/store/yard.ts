@@ -139,6 +139,8 @@ export const yardStore = ofDatabase((db) => {
     /** Every lot there is something of. */
     lots: (): LotThere[] => sql.there.all().map(asLot),
     lotOf,
+    /** What is kept for a job. */
+    keptFor,
     ledger: (lot: number, most = 200): Movement[] =>
       sql.ledger.all(lot, most).map((m) => ({ ...m, change: m.change / PARTS })),
     lastCount: () => sql.counted.get()!.at,

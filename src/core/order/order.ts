@@ -8,6 +8,7 @@ import { allLayouts, type LayoutResult } from "@/core/layout/layout";
 import { stepsOf } from "@/core/shape/steps";
 import { GLUE, taken } from "@/core/work/assembling";
 import type { Taken } from "@/core/work/operation";
+import type { Lot } from "@/core/yard/lot";
 
 /** One thing to buy or fetch. `quantity` is what is needed, in `unit`; `packs` what is bought for it. */
 export interface OrderLine {
@@ -25,6 +26,9 @@ export interface OrderLine {
   /** Hardware: how much of it each line of the job takes, without spare; and whether it is a finish. */
   taken: { line: number; quantity: number }[];
   finish: boolean;
+  /** What it is, as it would lie in the yard; and how much of it has to be bought: not in the yard, and not sawn already. */
+  of: Lot;
+  bought: number;
 }
 
 export interface Order {
@@ -73,6 +77,7 @@ function boardLines(layout: LayoutResult, units: WorkedJob["job"]["units"]): Ord
     const struck = s.source === "buy" ? (s.struck ?? 0) : 0;
     const count = u.count + struck;
     const price = moneyOf(layout, i);
+    const { form, material, thickness, width, length, rough } = s;
     return {
       what: `${s.material} ${s.form} ${size}`,
       quantity: count,
@@ -84,6 +89,8 @@ function boardLines(layout: LayoutResult, units: WorkedJob["job"]["units"]): Ord
       working: `${u.count} as laid out${struck > 0 ? ` + ${struck} struck out` : ""}`,
       taken: [],
       finish: false,
+      of: { form, material, thickness, width, length, ...(rough ? { rough } : {}) },
+      bought: s.source === "buy" && !s.sawn ? count : 0,
     };
   });
 }
@@ -154,7 +161,10 @@ function hardwareNeeds(worked: WorkedJob, layout: LayoutResult): Need[] {
 
 function packLine(n: Need, offers: PackStock[]): OrderLine {
   const taken = [...n.byLine].map(([line, quantity]) => ({ line, quantity }));
-  const base = { what: n.what, quantity: n.quantity, unit: n.unit, for: n.for, working: n.working, taken, finish: n.finish }; // prettier-ignore
+  const had = offers.reduce((sum, o) => sum + (o.source === "yard" ? o.pack * (o.available ?? 1) : 0), 0);
+  const of: Lot = { form: "pack", material: n.what };
+  const bought = Math.max(0, Math.round((n.quantity - had) * 100) / 100);
+  const base = { what: n.what, quantity: n.quantity, unit: n.unit, for: n.for, working: n.working, taken, finish: n.finish, of, bought }; // prettier-ignore
   if (offers.length === 0) return { ...base, packs: [], price: null, from: "buy" };
   // A bought pack at nothing has no price yet: it is taken only where what has one does not do.
   const priced = offers.filter((o) => o.source === "yard" || o.price > 0);

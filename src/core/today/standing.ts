@@ -7,6 +7,7 @@ import type { LayoutResult } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
 import { orderOf } from "@/core/order/order";
 import { planOf } from "@/core/plan/plan";
+import { type Want, wantsOf } from "@/core/purchase/wants";
 
 /** Where a job stands, station by station: what its tabs say, worked out without anybody looking at it. */
 export interface Standing {
@@ -25,6 +26,8 @@ export interface Standing {
   /** Things to buy, and those of them without a price. */
   toBuy: number;
   unpriced: number;
+  /** What it has to have bought. */
+  wants: Want[];
   /** The day it is ready by its plan, `YYYY-MM-DD`; undefined without a start. */
   ready?: string;
   /** Days after its due day; below nothing are days in hand. Undefined without a due day or a plan. */
@@ -49,7 +52,7 @@ export function standingOf(
   const worked = workJob(started);
   const { faults, findings, lines } = worked;
   const stops = findings.filter((f) => f.state === "stop");
-  const none = { lines: job.lines.length, stops: stops.length + faults.length, missing: 0, yard: 0, buy: 0, sawn: 0, unkept: 0, toBuy: 0, unpriced: 0, readings: job.readings.length }; // prettier-ignore
+  const none = { lines: job.lines.length, stops: stops.length + faults.length, missing: 0, yard: 0, buy: 0, sawn: 0, unkept: 0, toBuy: 0, unpriced: 0, wants: [], readings: job.readings.length }; // prettier-ignore
   const stop = faults[0]?.message ?? (worst(findings) === "stop" ? stops[0]?.text : undefined);
   const shaped = { ...none, ...(stop ? { stop } : {}) };
   if (lines.length === 0) return shaped;
@@ -60,6 +63,10 @@ export function standingOf(
   const plan = started.start ? planOf(worked, result) : undefined;
   const days = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / (DAY * 60_000));
   const ready = plan && dayOf(plan.finish);
+  const firstUse = (what: string) => {
+    const first = plan?.operations.find((o) => what === "sawing" || o.uses.some((u) => u.what === what));
+    return first && dayOf(first.startsAt);
+  };
   return {
     ...shaped,
     missing: result.missing.length,
@@ -69,6 +76,7 @@ export function standingOf(
     unkept: [...takesOf(left, result)].reduce((n, [lot, count]) => n + Math.max(0, count - (kept.get(lot) ?? 0)), 0),
     toBuy: order.lines.filter((l) => l.from === "buy").length,
     unpriced: order.unpriced.length,
+    wants: wantsOf(order, firstUse),
     ...(ready ? { ready } : {}),
     ...(ready && job.due ? { late: days(job.due, ready) } : {}),
   };
