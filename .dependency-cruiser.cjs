@@ -41,6 +41,7 @@ const PAGE_ROOMS = [
   "drawing",
   "desk",
   "top",
+  "orders",
   "designs",
   "stations",
   "sheets",

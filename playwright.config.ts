@@ -4,11 +4,15 @@ const port = 4181;
 /** A shop with nothing in it. */
 export const EMPTY_PORT = 4184;
 
+/** The made-up suppliers of the demo. */
+export const SUPPLIERS_PORT = 4186;
+const suppliers = { SUPPLIER_PORT: String(SUPPLIERS_PORT), SUPPLIER_FILE: "test-results/suppliers.json" };
+
 const serves = (name: string, at: number, first: string) => {
   const db = `test-results/${name}.db`;
   return {
     command: `rm -f ${db}* && mkdir -p test-results && ${first} && exec node_modules/.bin/next start -p ${at} -H 127.0.0.1`,
-    env: { RUNDIK_DB: db, NEXT_TELEMETRY_DISABLED: "1" },
+    env: { RUNDIK_DB: db, NEXT_TELEMETRY_DISABLED: "1", SUPPLIER_RUNS: "1", ...suppliers },
     url: `http://127.0.0.1:${at}`,
     gracefulShutdown: { signal: "SIGTERM" as const, timeout: 5000 },
   };
@@ -40,5 +44,14 @@ export default defineConfig({
     },
   },
   // One with the demo, and one for who begins with nothing.
-  webServer: [serves("e2e", port, "tsx scripts/load-demo.ts"), serves("empty", EMPTY_PORT, "true")],
+  webServer: [
+    {
+      command: `rm -f ${suppliers.SUPPLIER_FILE} && mkdir -p test-results && exec node_modules/.bin/tsx src/standins/supplier/main.ts`,
+      env: suppliers,
+      url: `http://127.0.0.1:${SUPPLIERS_PORT}`,
+      gracefulShutdown: { signal: "SIGTERM", timeout: 5000 },
+    },
+    serves("e2e", port, "tsx scripts/load-demo.ts"),
+    serves("empty", EMPTY_PORT, "true"),
+  ],
 });

@@ -4,11 +4,12 @@ import { readDesignFile } from "@/core/designs/file";
 import { readJobFile } from "@/core/job/file";
 import type { Lot } from "@/core/yard/lot";
 import { catalogueStore } from "@/store/catalogue";
-import { database } from "@/store/database";
+import { database, databaseFile } from "@/store/database";
 import { designStore } from "@/store/designs";
 import { jobStore } from "@/store/jobs";
 import { shopStore } from "@/store/shop";
 import { yardStore } from "@/store/yard";
+import { loadOrders } from "./demo-orders";
 
 /**
  * Keeps the demo's jobs and its workshop's own designs, mark by mark, unless the database already has jobs. The wood and hardware the
@@ -61,4 +62,6 @@ else {
     const { recipe, why } = readDesignFile(text);
     console.log(`Loaded ${recipe.name}, mark ${designs.keep(recipe, why, [])}.`);
   }
+  await loadOrders(db, process.env.SUPPLIER_FILE ?? `${databaseFile()}.suppliers.json`);
+  console.log("Loaded its suppliers and orders.");
 }

@@ -105,3 +105,20 @@ export async function serve({ port, host = "127.0.0.1", db, show = false }) {
   server.kill("SIGTERM");
   throw new Error("the server did not answer within a minute");
 }
+
+/** Starts the made-up suppliers; answers once they can be asked. A demo that fails to start takes them along. */
+export async function suppliersAt(settings) {
+  const server = spawn("node_modules/.bin/tsx", ["src/standins/supplier/main.ts"], {
+    stdio: ["ignore", "ignore", "inherit"],
+    env: { ...env, ...settings },
+  });
+  process.once("exit", () => server.kill("SIGTERM"));
+  const url = `http://127.0.0.1:${settings.SUPPLIER_PORT}`;
+  for (let i = 0; i < 120 && server.exitCode === null; i++) {
+    if (await fetch(url).then((r) => r.ok).catch(() => false)) return { url, server }; // prettier-ignore
+    await new Promise((r) => setTimeout(r, 250));
+  }
+  throw new Error(
+    `the made-up suppliers did not start; is port ${settings.SUPPLIER_PORT} taken? Choose another with SUPPLIER_PORT`,
+  );
+}

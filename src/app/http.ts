@@ -8,6 +8,7 @@ import { LayoutLimit } from "@/workers/pool";
 import { FullError } from "@/workers/turns";
 import { NoJobError } from "@/store/jobs";
 import { StaleError } from "@/store/keeper";
+import { NoPurchaseError } from "@/store/purchases";
 
 /** A request's body is not what the route takes; says what would be. */
 export class BadRequest extends Error {
@@ -103,7 +104,7 @@ export async function answer(request: Request, run: () => Promise<Response>): Pr
     const status =
       e instanceof BadRequest || e instanceof JobFileError
         ? 400
-        : e instanceof NoJobError || e instanceof NotFound
+        : e instanceof NoJobError || e instanceof NoPurchaseError || e instanceof NotFound
           ? 404
           : e instanceof FullError || e instanceof LayoutLimit
             ? 503

@@ -11,9 +11,11 @@ import { writeDesign } from "@/core/designs/design";
 import { blank, request } from "@/core/layout/tests/samples";
 import { inch } from "@/core/length/length";
 import { admit } from "@/core/trial/trial";
+import { type Draft, type PurchaseAct, purchaseActSchema } from "@/core/purchase/purchase";
 import { database } from "@/store/database";
 import { catalogueStore } from "@/store/catalogue";
 import { jobStore } from "@/store/jobs";
+import { purchaseStore } from "@/store/purchases";
 import { shopStore } from "@/store/shop";
 import { yardStore } from "@/store/yard";
 import { closePool } from "@/workers/pool";
@@ -71,8 +73,12 @@ const ACTS: Record<string, object> = {
   "as the shop": { name: "kerf" },
 };
 
+const PURCHASE_ACTS: PurchaseAct[] = [{ do: "line", line: 0, packs: 3 }, { do: "put off", until: "2027-03-01" }, { do: "take up" }, { do: "sent by hand" }, { do: "receive", note: "n 1", lines: [{ line: 0, packs: 1 }] }, { do: "cancel" }]; // prettier-ignore
+const draft: Draft = { seller: null, name: "by hand", currency: "GBP", delivery: 0, lines: [{ offer: null, thing: { form: "pack", material: "frame nail" }, pack: 200, packs: 5, price: 650, for: [] }] }; // prettier-ignore
+
 test("every kind of act has a sample here", () => {
   expect(Object.keys(ACTS)).toEqual(actSchema.options.map((o) => o.shape.do.value));
+  expect(PURCHASE_ACTS.map((a) => a.do)).toEqual(purchaseActSchema.options.map((o) => o.shape.do.value));
 });
 
 /** One good request of each handler; acts one of each kind. */
@@ -109,6 +115,17 @@ function samples(id: string): Sent[] {
     ...["yard.csv", "yard.xlsx"].map((file) => sent("yard/file/[file]", "GET", undefined, { file })),
     ...[{ do: "put in", why: "received", lots: [{ lot, count: 9 }, { lot: { form: "pack", material: "frame nail" }, count: 480 }] }, { do: "take out", why: "used", lots: [{ id: 1, count: 1 }], job: 1 }, { do: "count", id: 1, found: 7 }, { do: "put right", id: 1, count: 1, lot: { ...lot, bad: [[3e6, 4e6]] } }, { do: "reserve", job: Number(id), lots: [{ id: 1, count: 1 }] }].map((act) => sent("yard/act", "POST", { loaded: 0, acts: [{ revision: 0, act }] })), // prettier-ignore
     sent("yard/act", "POST", { undo: true }),
+    sent("orders", "GET", undefined, {}, `jobs=${id}`),
+    sent("orders", "POST", { key: "k-12345678", seller: null, jobs: [Number(id)], total: 0 }),
+    sent("orders/follow", "GET"),
+    sent("orders/prices", "GET", undefined, {}, "thing=pack|frame nail|"),
+    sent("orders/[id]", "GET", undefined, { id: "1" }),
+    sent("orders/[id]/follow", "GET", undefined, { id: "1" }),
+    ...["pdf", "csv", "xlsx", "txt"].map((kind) => sent("orders/[id]/file/[file]", "GET", undefined, { id: "1", file: `order.${kind}` })), // prettier-ignore
+    ...PURCHASE_ACTS.map((act) => sent("orders/[id]/act", "POST", { revision: 0, act }, { id: "1" })),
+    ...["send", "ask", "cancel"].map((what) => sent("orders/[id]/line", "POST", { do: what }, { id: "1" })),
+    sent("suppliers", "POST", { address: "http://127.0.0.1:1/timber" }),
+    ...["ask", "leave out"].map((what) => sent("suppliers/[id]", "POST", { do: what }, { id: "1" })),
     sent("designs", "GET"),
     sent("designs", "POST", { recipe, why: "x" }),
     sent("designs", "PATCH", { id: "moor-rim", mark: 1, note: "warped" }),
@@ -154,10 +171,11 @@ function opens(id: number): void {
   expect(faults).toEqual([]);
   expect(readJob(JSON.parse(JSON.stringify(writeJob(job))))).toEqual(readJob(writeJob(job)));
 }
-const rows = () => database().prepare("SELECT (SELECT count(*) FROM job) AS jobs, (SELECT sum(revision) FROM job) AS revisions, (SELECT revision FROM shop) AS shop, (SELECT revision FROM yard) AS yard, (SELECT count(*) FROM movement) AS moved, (SELECT revision FROM catalogue) AS catalogue, (SELECT count(*) FROM own_design) AS marks, (SELECT count(*) FROM own_standard) AS standards").get(); // prettier-ignore
+const rows = () => database().prepare("SELECT (SELECT count(*) FROM job) AS jobs, (SELECT sum(revision) FROM job) AS revisions, (SELECT revision FROM shop) AS shop, (SELECT revision FROM yard) AS yard, (SELECT count(*) FROM movement) AS moved, (SELECT revision FROM catalogue) AS catalogue, (SELECT sum(revision + 1) FROM purchase) AS purchases, (SELECT count(*) FROM supplier) AS suppliers, (SELECT count(*) FROM own_design) AS marks, (SELECT count(*) FROM own_standard) AS standards").get(); // prettier-ignore
 
 /** What has been done to what a route acts on. */
 function revisionOf(route: string, id: number): number {
+  if (route === "orders/[id]/act") return purchaseStore(database()).revision(1);
   const of = { "shop/act": shopStore, "yard/act": yardStore, "catalogue/act": catalogueStore }[route];
   return of ? of(database()).revision() : jobStore(database()).load(id).revision;
 }
@@ -167,6 +185,7 @@ test("no bent request takes a route down, refusals change nothing, and what is t
   const random = chance(20261126);
   const started = async () => (JSON.parse((await send(all, samples("0")[0]!)).text) as StoredJob).id;
   let id = await started();
+  purchaseStore(database()).draw("k-bent", draft);
   expect(new Set(samples("1").map((s) => `${s.method} ${s.route}`))).toEqual(new Set(all.keys()));
   const seen: Record<string, number> = {};
   let slowest = 0;

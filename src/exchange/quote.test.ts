@@ -1,7 +1,7 @@
-import Papa from "papaparse";
 import type { Given } from "@/core/quote/quote";
 import { quotePdf, quoteTable } from "./quote";
-import { csvOf } from "./table";
+import { csvOf, xlsxOf } from "./table";
+import { fromCsv, fromXlsx, pagesOf } from "./tests/readBack";
 
 const given = (o: Partial<Given> = {}): Given => ({
   on: "2027-02-01",
@@ -15,14 +15,6 @@ const given = (o: Partial<Given> = {}): Given => ({
   ],
   ...o,
 });
-
-/** The pages' texts, by a general PDF library. */
-async function pagesOf(pdf: Buffer): Promise<string[]> {
-  const { getDocument } = await import("pdfjs-dist/legacy/build/pdf.mjs");
-  const doc = await getDocument({ data: new Uint8Array(pdf), useSystemFonts: true, verbosity: 0 }).promise;
-  const pages = Array.from({ length: doc.numPages }, (_, i) => doc.getPage(i + 1));
-  return Promise.all(pages.map(async (p) => (await (await p).getTextContent()).items.map((t) => ("str" in t ? t.str : "")).join(" "))); // prettier-ignore
-}
 
 test("a quote on paper: items, the sum, the tax and what is to pay by hand; nothing of what it costs the shop", async () => {
   const [page, ...more] = await pagesOf(
@@ -47,8 +39,10 @@ test("a long quote runs over pages with its heads on each, and a currency withou
   expect(pages[0]).toContain("? line break");
 });
 
-test("as a table the amounts are bare numbers that another library adds up", () => {
-  const rows = Papa.parse<string[]>(csvOf(quoteTable(given())).trim()).data;
-  const sum = rows.slice(1, 3).reduce((s, r) => s + Number(r[0]) * Number(r[2]), 0);
-  expect([sum, ...rows.slice(3).map((r) => r[3])]).toEqual([4208, "4208", "841.6", "5049.6"]);
+test("as a table, in both kinds of file, the amounts are bare numbers that another library adds up", async () => {
+  const table = quoteTable(given());
+  for (const rows of [fromCsv(csvOf(table)), fromXlsx(await xlsxOf(table))]) {
+    const sum = rows.slice(1, 3).reduce((s, r) => s + Number(r[0]) * Number(r[2]), 0);
+    expect([sum, ...rows.slice(3).map((r) => r[3])]).toEqual([4208, "4208", "841.6", "5049.6"]);
+  }
 });

@@ -40,7 +40,13 @@ export const askOrder = (address: string, key: string, lines: number, how: Askin
   ask(`${address}/orders/${key}`, { method: "GET" }, answerTo(key, lines), how);
 
 /** Cancels an order; one that has not reached the supplier yet is not taken when it does. */
-export const cancelOrder = (address: string, key: string, lines: number, how: Asking = {}): Promise<Told<OrderAnswer>> => // prettier-ignore
+export const cancelOrder = (
+  address: string,
+  key: string,
+  lines: number,
+  how: Asking = {},
+): Promise<Told<OrderAnswer>> =>
+  // prettier-ignore
   ask(`${address}/orders/${key}`, { method: "DELETE" }, answerTo(key, lines), how);
 
 /** An answer about another order, or one of other lines, is none. */

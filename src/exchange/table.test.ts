@@ -1,17 +1,10 @@
 import * as XLSX from "@e965/xlsx";
 import fc from "fast-check";
-import Papa from "papaparse";
 import { type Length, mm } from "@/core/length/length";
 import { lotsOf, readTable, tableOf } from "@/core/yard/table";
 import { type BoardLot, lotSchema } from "@/core/yard/lot";
 import { csvOf, xlsxOf } from "./table";
-
-/** Read by libraries that did not write it. */
-const fromCsv = (text: string) => Papa.parse<string[]>(text.trim()).data;
-const fromXlsx = (book: Buffer) => {
-  const sheets = XLSX.read(book);
-  return XLSX.utils.sheet_to_json<unknown[]>(sheets.Sheets[sheets.SheetNames[0]!]!, { header: 1, defval: "" }).map((row) => row.map(String)); // prettier-ignore
-};
+import { fromCsv, fromXlsx } from "./tests/readBack";
 
 test("a name that would be a formula, or break a row, is text in both; numbers are numbers", async () => {
   const table = [["12", "=HYPERLINK(1)", "+1 pine", "two\r\nlines", "@x", 'quo"te, comma', "8 1/4"]];

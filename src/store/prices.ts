@@ -23,12 +23,13 @@ export const priceStore = ofDatabase((db) => {
     of: db.prepare<[string, number], Omit<Priced, "currency"> & { currency: string }>(
       "SELECT supplier_id AS supplier, pack, price, currency, at FROM price WHERE thing = ? ORDER BY at DESC LIMIT ?",
     ),
-    before: db.prepare<[], { supplier: number; thing: string; pack: number; price: number; before: number; at: string }>( // prettier-ignore
-      `SELECT supplier_id AS supplier, thing, pack, price, before, at FROM
+    before:
+      db.prepare<[], { supplier: number; thing: string; pack: number; price: number; before: number; at: string }>( // prettier-ignore
+        `SELECT supplier_id AS supplier, thing, pack, price, before, at FROM
          (SELECT *, lag(price) OVER w AS before, row_number() OVER (PARTITION BY supplier_id, thing, pack ORDER BY at DESC) AS n FROM price
           WINDOW w AS (PARTITION BY supplier_id, thing, pack ORDER BY at))
        WHERE n = 1 AND before IS NOT NULL ORDER BY at DESC`,
-    ),
+      ),
   };
   const name = (pack: number, thing: string) => `${pack} ${thing}`;
   return {

@@ -121,6 +121,7 @@ export const purchaseStore = ofDatabase((db) => {
   const open = (): StoredPurchase[] => sql.open.all().map((r) => ({ ...parsed(r), version: r.revision, undo: null }));
   return {
     load: (id: number, screen?: Screen): StoredPurchase => stored(id, kept.load(id, screen)),
+    has: (id: number): boolean => sql.one.get(id) !== undefined,
     revision: (id: number): number => read(id).revision,
     /** What is drawn up or on its way, the newest first. */
     open,
@@ -129,6 +130,8 @@ export const purchaseStore = ofDatabase((db) => {
     coming: (): Coming[] => comingOf(open().map((o) => o.purchase)),
     /** Counts on whenever an order, or what a supplier told, is another. */
     version: (): number => sql.version.get()!.n,
+    /** The order that was drawn up under a key. */
+    byKey: (key: string): number | undefined => sql.byKey.get(key)?.id,
     /** Draws an order up, once by its key. */
     draw: writing(db)((key: string, draft: Draft): StoredPurchase => {
       const there = sql.byKey.get(key);

@@ -15,7 +15,8 @@ import {
 } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
 import type { Standing } from "@/core/today/standing";
-import type { StandingRequest, TaskName, Tasks } from "./tasks";
+import type { Proposal } from "@/core/purchase/proposal";
+import type { ProposalRequest, StandingRequest, TaskName, Tasks } from "./tasks";
 import { Turns } from "./turns";
 
 /** Answers kept by what was asked, the least recently used dropped first: those of the jobs of a first page among them. */
@@ -228,8 +229,8 @@ export async function askLayoutSoon(
 /** The first page says what the job's own pages say: the same layouts, looked for as long; ms. */
 const UNSEEN = 30_000;
 
-/** Where a job stands, worked out behind everything somebody waits for. @throws LayoutLimit */
-export async function askStanding(request: StandingRequest): Promise<Standing> {
+/** Where a job stands, worked out behind everything somebody waits for; `within` is how long its layout is looked for, ms. @throws LayoutLimit */
+export async function askStanding(request: StandingRequest, within = UNSEEN): Promise<Standing> {
   const behind = async <N extends TaskName>(name: N, question: Tasks[N]["ask"]): Promise<Tasks[N]["answer"]> => {
     const place = turns().enter(() => undefined, true);
     try {
@@ -238,8 +239,18 @@ export async function askStanding(request: StandingRequest): Promise<Standing> {
       place.leave();
     }
   };
-  const { result } = await lay(await behind("request", request.job), { better: true, within: UNSEEN });
+  const { result } = await lay(await behind("request", request.job), { better: true, within });
   return behind("standing", { ...request, result });
+}
+
+/** What to order from whom. @throws AbortError, LayoutLimit, FullError */
+export async function askProposal(request: ProposalRequest, signal?: AbortSignal): Promise<Proposal> {
+  const place = turns().enter(() => undefined, false);
+  try {
+    return (await ask("proposal", request, { signal }, (work) => place.run(0, signal, work))).answer;
+  } finally {
+    place.leave();
+  }
 }
 
 /** Nobody waits longer than this, in ms, for a file or a page to print; most have been laid out on screen already. */

@@ -18,7 +18,7 @@ export function freshen(db: Db, ids: number[], day: string): void {
     for (let next = row.wanted.entries().next(); !next.done; next = row.wanted.entries().next()) {
       const [id, on] = next.value;
       row.wanted.delete(id);
-      await one(db, id, on).catch((e: Error) => {
+      await workOut(db, id, on).catch((e: Error) => {
         if (!(e instanceof NoJobError)) process.stderr.write(`Rundik: where job ${id} stands was not worked out: ${e.message}\n`); // prettier-ignore
       });
     }
@@ -26,10 +26,11 @@ export function freshen(db: Db, ids: number[], day: string): void {
   })();
 }
 
-async function one(db: Db, id: number, day: string): Promise<void> {
+/** Works out where one job stands on a day, and keeps it; `within` as for `askStanding`. @throws NoJobError, LayoutLimit */
+export async function workOut(db: Db, id: number, day: string, within?: number): Promise<void> {
   const store = jobStore(db);
   const { job, around, version } = store.load(id);
   const kept = around.lots.flatMap((l) => l.reserved.filter((r) => r.job === id).map((r): [number, number] => [l.id, r.count])); // prettier-ignore
-  const standing = await askStanding({ job: inShop(job, id, around), day, kept });
+  const standing = await askStanding({ job: inShop(job, id, around), day, kept }, within);
   store.keepStanding(id, version, day, standing);
 }

@@ -63,7 +63,12 @@ test("whatever fails between shop and supplier, an order is done once or not at 
     const now = () => shop.store.load(id).purchase;
     for (let i = any(4); i > 0; i--) standIn.next(trader.about.at, FAULTS[any(FAULTS.length)]!);
     // Somebody presses what there is to press until it is settled; each time it is waited for longer.
-    for (let tries = 0, patience = 12; now().refused === undefined && !now().answer && !now().cancelled; tries++, patience = Math.min(3000, patience * 2)) { // prettier-ignore
+    for (
+      let tries = 0, patience = 12;
+      now().refused === undefined && !now().answer && !now().cancelled;
+      tries++, patience = Math.min(3000, patience * 2)
+    ) {
+      // prettier-ignore
       const does = tries > 12 ? 0 : any(6);
       if (does === 4) await hearPurchase(shop.db, id, { patience });
       else if (does === 5) await cancelPurchase(shop.db, id, { patience }).catch(() => undefined);

@@ -2,6 +2,10 @@ import type { GroupLayout, GroupRequest } from "@/core/layout/lay";
 import type { LayoutResult, Progress } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
 import type { Job } from "@/core/job/job";
+import type { Currency } from "@/core/money/money";
+import type { Listed } from "@/core/purchase/pricelist";
+import type { Proposal, Seller } from "@/core/purchase/proposal";
+import type { Wanted } from "@/core/purchase/wants";
 import type { Standing } from "@/core/today/standing";
 
 /** Where a job stands, as it stands in its shop; `kept` is what of each lot is kept for it. */
@@ -11,10 +15,20 @@ export interface StandingRequest {
   kept: [number, number][];
 }
 
+/** What is wanted, and who sells it for how much. */
+export interface ProposalRequest {
+  wanted: Wanted[];
+  sellers: Seller[];
+  byHand: Listed[];
+  today: string;
+  currency: Currency;
+}
+
 /** What the pool can be asked, and what it answers. */
 export interface Tasks {
   request: { ask: Job; answer: LayoutRequest; progress: never };
   standing: { ask: StandingRequest & { result: LayoutResult }; answer: Standing; progress: never };
+  proposal: { ask: ProposalRequest; answer: Proposal; progress: never };
   group: { ask: GroupRequest; answer: GroupLayout; progress: Omit<Progress, "done" | "of"> };
 }
 export type TaskName = keyof Tasks;

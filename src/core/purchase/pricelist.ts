@@ -2,7 +2,7 @@ import { z } from "zod";
 import { CUT_FROM } from "@/core/boards/stock";
 import { toMm } from "@/core/length/format";
 import { LONGEST, mm, NM_PER_MM } from "@/core/length/length";
-import { type Currency, toMinor } from "@/core/money/money";
+import type { Currency } from "@/core/money/money";
 import type { Thing } from "./thing";
 
 /**
@@ -77,19 +77,3 @@ export const spelled = (thing: Thing) =>
   thing.form === "pack"
     ? thing
     : { form: thing.form, material: thing.material, thicknessMm: toMm(thing.thickness, 6), widthMm: toMm(thing.width, 6), lengthMm: toMm(thing.length, 6), ...(thing.rough ? { rough: true } : {}) }; // prettier-ignore
-
-/** What has another price than on the list before, in minor units. */
-export interface Repriced {
-  listed: Listed;
-  from: number;
-  to: number;
-}
-export function repriced(before: PriceList | undefined, after: PriceList): Repriced[] {
-  if (!before || before.currency !== after.currency) return [];
-  const known = new Map(before.offers.map((o) => [o.id, o.price]));
-  const minor = (price: number) => toMinor(price, after.currency);
-  return after.offers.flatMap((listed) => {
-    const was = known.get(listed.id);
-    return was === undefined || was === listed.price ? [] : [{ listed, from: minor(was), to: minor(listed.price) }];
-  });
-}

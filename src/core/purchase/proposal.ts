@@ -1,5 +1,5 @@
 import type { LpSolver } from "@/core/layout/lp";
-import { type Currency, fromMinor, type Minor, toMinor } from "@/core/money/money";
+import { type Currency, type Minor, toMinor } from "@/core/money/money";
 import { type Sourcing, sourceFrom, type SourcingProblem, type Supplier } from "@/core/order/sourcing";
 import type { Listed, PriceList } from "./pricelist";
 import { type Thing, thingKey } from "./thing";
@@ -205,6 +205,3 @@ function takers(wanted: Wanted[]) {
     return { shares, over: Math.round(left * 100) / 100 };
   };
 }
-
-/** What an amount in coins is as the numbers a supplier is told. */
-export const told = (minor: Minor, currency: Currency): number => fromMinor(minor, currency);

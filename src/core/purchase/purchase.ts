@@ -237,7 +237,11 @@ export const sentOrder = (p: Purchase): OrderSent => ({
 
 /** Cancelling, and all that is said of lines, rests on what was seen. */
 export const purchaseCollides = (done: PurchaseAct | LineAct, later: PurchaseAct | LineAct): boolean =>
-  later.do !== "send" && later.do !== "heard" && later.do !== "refused" && later.do !== "silent" && done.do !== "silent";
+  later.do !== "send" &&
+  later.do !== "heard" &&
+  later.do !== "refused" &&
+  later.do !== "silent" &&
+  done.do !== "silent";
 
 export function purchaseActText(act: PurchaseAct | LineAct): string {
   switch (act.do) {
@@ -258,8 +262,9 @@ export function purchaseActText(act: PurchaseAct | LineAct): string {
   }
 }
 
-/** `9 × pine, 3/4 × 11 1/4 × 96` */
-export const lineText = ({ thing, pack, packs }: PurchaseLine, units: Units): string =>
-  `${packs} × ${thing.form === "pack" ? `${thing.material}, pack of ${pack}` : `${lotText(thing, units)}${pack === 1 ? "" : `, ${pack} together`}`}`; // prettier-ignore
+/** `pine, 3/4 × 11 1/4 × 96`; `frame nail, 30 mm, pack of 1000` */
+export const itemText = ({ thing, pack }: Pick<PurchaseLine, "thing" | "pack">, units: Units): string =>
+  thing.form === "pack" ? `${thing.material}${pack === 1 ? "" : `, pack of ${pack}`}` : `${lotText(thing, units)}${pack === 1 ? "" : `, ${pack} together`}`; // prettier-ignore
 
-export const priceText = (amount: Minor, currency: Currency): string => moneyText(fromMinor(amount, currency), currency);
+export const priceText = (amount: Minor, currency: Currency): string =>
+  moneyText(fromMinor(amount, currency), currency);

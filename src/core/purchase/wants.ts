@@ -80,4 +80,3 @@ export function wantedOf(jobs: { job: number; wants: Want[] }[], coming: Coming[
     return quantity > 0 ? [{ ...w, quantity, shares }] : [];
   });
 }
-

@@ -63,13 +63,19 @@ export const lotKey = (lot: Lot): string =>
     ? ["pack", lot.material, lot.place ?? ""].join("|")
     : [lot.form, lot.material, lot.thickness, lot.width, lot.length, lot.rough ?? "", lot.bad?.join(";") ?? "", lot.place ?? "", lot.offcut ?? ""].join("|"); // prettier-ignore
 
+/** `birch ply sheet`; `zinc sheet`, `pine` and what comes in packs as they are. */
+export const madeOf = ({ material, form }: { material: string; form: string }): string =>
+  !["sheet", "roll", "coil"].includes(form) || material.toLowerCase().split(" ").includes(form)
+    ? material
+    : `${material} ${form}`;
+
 /** `pine, rough, 1 × 8 1/4 × 110, bad 30–42` */
 export function lotText(lot: Lot, units: Units): string {
   if (lot.form === "pack") return lot.material;
   const say = (l: BoardLot["length"]) => lengthText(l, units);
   const bad = (lot.bad ?? []).map(([a, b]) => `${say(a)}–${say(b)}`).join(", ");
   return [
-    `${lot.material}${lot.form === "board" ? "" : ` ${lot.form}`}`,
+    madeOf(lot),
     ...(lot.offcut ? ["offcut"] : lot.rough ? ["rough"] : []),
     [lot.thickness, lot.width, lot.length].map(say).join(" × "),
     ...(bad ? [`bad ${bad}`] : []),

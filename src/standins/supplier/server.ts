@@ -35,12 +35,7 @@ export async function startSuppliers({
   file,
   today = () => new Date(Date.now()).toISOString().slice(0, 10),
   slowMs = SLOW_MS,
-}: {
-  port?: number;
-  file?: string | undefined;
-  today?: () => string;
-  slowMs?: number;
-} = {}): Promise<StandIn> {
+}: { port?: number; file?: string | undefined; today?: () => string; slowMs?: number } = {}): Promise<StandIn> {
   const kept = file && existsSync(file) ? (JSON.parse(readFileSync(file, "utf8")) as Record<string, Memory>) : {};
   const traders = TRADERS.map((about) => new Trader(about, kept[about.at] ?? structuredClone(NOTHING), today));
   const faults = new Map<string, Fault[]>();
@@ -121,6 +116,8 @@ export async function startSuppliers({
     const of = traders.filter((t) => !said.get("at") || t.about.at === said.get("at"));
     if (request.method === "POST") {
       if (days > 0 && days < 400) of.forEach((t) => t.pass(days));
+      const sold = said.get("sold");
+      if (sold) of.forEach((t) => t.sell(sold, Number(said.get("packs") ?? 1)));
       if (fault) of.forEach((t) => next(t.about.at, fault));
       remember();
     }

@@ -80,7 +80,8 @@ export class Trader {
     const goods = lines.reduce((sum, l) => sum + l.ordered * l.price, 0);
     if (goods < minimum) throw new Refused(`orders are from ${minimum.toFixed(2)} on`);
     for (const l of lines) this.memory.sold[l.id] = (this.memory.sold[l.id] ?? 0) + l.packs;
-    const comes = (i: number) => plusDays(this.day, leadDays + (this.isLater(i, lines.length) ? this.about.splits! : 0));
+    const comes = (i: number) =>
+      plusDays(this.day, leadDays + (this.isLater(i, lines.length) ? this.about.splits! : 0));
     const answer: OrderAnswer = {
       key: order.key,
       reference: `${this.about.at.slice(0, 2).toUpperCase()}-${1000 + Object.keys(this.memory.orders).length + 1}`,
@@ -119,6 +120,11 @@ export class Trader {
     const answer: OrderAnswer = { key, reference: now?.reference ?? "none", state: "cancelled", delivery: 0, lines: [], deliveries: [] }; // prettier-ignore
     this.memory.orders[key] = { order: { key, currency: null, lines: [] }, answer };
     return answer;
+  }
+
+  /** Somebody else buys so many packs of an offer. */
+  sell(offer: string, packs: number): void {
+    this.memory.sold[offer] = (this.memory.sold[offer] ?? 0) + packs;
   }
 
   /** So many days pass. */

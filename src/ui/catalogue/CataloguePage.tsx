@@ -14,6 +14,7 @@ import { meet } from "@/core/keeping/kept";
 import type { Units } from "@/core/length/length";
 import { problemsOf } from "@/core/problem/explain";
 import { JobFileError } from "@/core/problem/problem";
+import { madeOf } from "@/core/yard/lot";
 import { offersOf, readPriced, sold } from "@/core/yard/priced";
 import { Troubles } from "@/ui/desk/Troubles";
 import { useKeeping } from "@/ui/desk/useKeeping";
@@ -197,8 +198,7 @@ function Offers({
             return (
               <tr key={id}>
                 <td>
-                  {o.material}
-                  {o.form !== "pack" && o.form !== "board" && o.form !== "item" && ` ${o.form}`}
+                  {madeOf(o)}
                   {"rough" in o && o.rough && ", rough"}
                 </td>
                 <td className="text-right whitespace-nowrap">

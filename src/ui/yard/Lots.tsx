@@ -2,7 +2,7 @@
 import { memo, useDeferredValue, useMemo, useState } from "react";
 import type { Units } from "@/core/length/length";
 import type { YardAct } from "@/core/yard/acts";
-import { type LotThere, lotText } from "@/core/yard/lot";
+import { type LotThere, lotText, madeOf } from "@/core/yard/lot";
 import { readSaid } from "@/core/yard/said";
 import { Measure } from "@/ui/parts/Measure";
 import { NumberField } from "@/ui/parts/NumberField";
@@ -104,8 +104,7 @@ const Row = memo(function Row({
           )}
         </td>
         <td>
-          {lot.material}
-          {isBoard(lot) && lot.form !== "board" && ` ${lot.form}`}
+          {madeOf(lot)}
           {isBoard(lot) && lot.bad && (
             <span className="block text-[.87rem] text-madder">
               bad{" "}

@@ -2,6 +2,7 @@
 import { useEffect, useRef, useState } from "react";
 import { lengthText } from "@/core/length/format";
 import type { Units } from "@/core/length/length";
+import { madeOf } from "@/core/yard/lot";
 import { readPriced } from "@/core/yard/priced";
 import { lotsOf, type Read, readTable } from "@/core/yard/table";
 import { count } from "@/ui/parts/words";
@@ -143,8 +144,7 @@ export function Preview({
                       {priced && r.lot.form !== "pack" ? "" : r.count}
                     </td>
                     <td>
-                      {r.lot.material}
-                      {r.lot.form !== "pack" && r.lot.form !== "board" && ` ${r.lot.form}`}
+                      {madeOf(r.lot)}
                       {r.lot.form !== "pack" && r.lot.rough && ", rough"}
                     </td>
                     <td className="text-right font-mono whitespace-nowrap">

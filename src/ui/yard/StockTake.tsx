@@ -3,7 +3,7 @@ import Link from "next/link";
 import { useEffect, useMemo, useState } from "react";
 import type { Units } from "@/core/length/length";
 import { yardActText } from "@/core/yard/acts";
-import { type LotThere, lotText, type StoredYard } from "@/core/yard/lot";
+import { type LotThere, lotText, type StoredYard, madeOf } from "@/core/yard/lot";
 import { Troubles } from "@/ui/desk/Troubles";
 import { Measure } from "@/ui/parts/Measure";
 import { ShopTop } from "@/ui/top/ShopTop";
@@ -79,8 +79,7 @@ export function StockTake({ stored, units }: { stored: StoredYard; units: Units 
           <>
             <section aria-label="What to count" className="border-y-2 border-ink py-5">
               <p className="text-[1.6rem]">
-                {here.lot.material}
-                {isBoard(here.lot) && here.lot.form !== "board" && ` ${here.lot.form}`}
+                {madeOf(here.lot)}
                 {isBoard(here.lot) && here.lot.rough && ", rough"}
                 {isBoard(here.lot) && here.lot.offcut && ", offcut"}
                 <span className="float-right font-mono text-soft">no. {here.id}</span>
