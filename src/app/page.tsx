@@ -3,7 +3,7 @@ import { z } from "zod";
 import { isOpen } from "@/app/gate";
 import { fromKept } from "@/app/kept";
 import { today } from "@/app/today";
-import { nexts } from "@/core/today/todo";
+import { type Listed, nexts } from "@/core/today/todo";
 import { DAYS_KEPT } from "@/store/copies";
 import { database } from "@/store/database";
 import { designStore } from "@/store/designs";
@@ -12,6 +12,8 @@ import { shopStore } from "@/store/shop";
 import { standardStore } from "@/store/standards";
 import { yardStore } from "@/store/yard";
 import { TodayPage } from "@/ui/today/TodayPage";
+import { wantedBy } from "@/core/purchase/wants";
+import { stillWanted } from "@/workers/buying";
 import { freshen } from "@/workers/standings";
 
 /** So many jobs are listed at once; a search finds the rest. */
@@ -35,6 +37,9 @@ const Page = ({ searchParams }: { searchParams: Promise<Record<string, string | 
     // Worked out behind the page, which follows.
     const stale = [...soonest, ...(archived ? [] : jobs)].filter((j) => !j.fresh).map((j) => j.id);
     freshen(db, [...new Set(stale)], day);
+    const still = stillWanted(db, soonest);
+    const ordered = ({ id, standing }: Listed) =>
+      (standing?.wants.length ?? 0) > 0 && wantedBy(still, [id]).length === 0;
     const { shop } = shopStore(db).load();
     const usual = store.usualStandard();
     return (
@@ -44,7 +49,7 @@ const Page = ({ searchParams }: { searchParams: Promise<Record<string, string | 
         jobs={jobs.slice(0, LISTED)}
         more={jobs.length > LISTED}
         counts={store.counts()}
-        nexts={nexts(soonest).slice(0, 7)}
+        nexts={nexts(soonest.map((j) => ({ ...j, ordered: ordered(j) }))).slice(0, 7)}
         working={stale.length}
         q={q}
         archived={archived}

@@ -1,9 +1,11 @@
 import { isStock } from "@/core/catalogue/catalogue";
 import type { Minor } from "@/core/money/money";
-import type { Listed } from "@/core/purchase/pricelist";
+import type { Listed as Offered } from "@/core/purchase/pricelist";
+import type { Listed } from "@/core/today/todo";
 import type { Proposal, ProposedOrder } from "@/core/purchase/proposal";
 import { thingOf } from "@/core/purchase/thing";
-import { wantedOf } from "@/core/purchase/wants";
+import { bringing, type StoredPurchase } from "@/core/purchase/purchase";
+import { type Wanted, wantedBy, wantedOf } from "@/core/purchase/wants";
 import { catalogueStore } from "@/store/catalogue";
 import type { Db } from "@/store/database";
 import { jobStore } from "@/store/jobs";
@@ -30,6 +32,8 @@ export interface ToOrder {
   /** The jobs it is for. */
   jobs: number[];
   today: string;
+  /** Orders that bring something for them. */
+  coming: StoredPurchase[];
 }
 
 /** What the jobs, or all that are open, still have to have bought, and from whom; those whose standing is old are worked out behind it. */
@@ -44,18 +48,23 @@ export async function toOrder(
   const buyers = all.map(({ id, name, standing, fresh }) => ({ id, name, wants: standing?.wants.length ?? 0, fresh }));
   freshen(db, buyers.filter((b) => !b.fresh).map((b) => b.id), today); // prettier-ignore
   const jobs = asked ?? buyers.map((b) => b.id);
-  const wants = all.flatMap(({ id, standing }) => (jobs.includes(id) && standing ? [{ job: id, wants: standing.wants }] : [])); // prettier-ignore
   const { currency } = shopStore(db).load().shop.workshop.money;
   const byHand = catalogueStore(db)
     .offers()
     .filter(isStock)
-    .flatMap((o): Listed[] => (o.price === null ? [] : [{ id: String(o.id), thing: thingOf(o), pack: o.form === "pack" ? o.pack : 1, price: o.price, breaks: [], available: null }])); // prettier-ignore
+    .flatMap((o): Offered[] => (o.price === null ? [] : [{ id: String(o.id), thing: thingOf(o), pack: o.form === "pack" ? o.pack : 1, price: o.price, breaks: [], available: null }])); // prettier-ignore
   const sellers = supplierStore(db)
     .all()
     .flatMap(({ id, list }) => (list ? [{ id, list }] : []));
-  const wanted = wantedOf(wants, purchaseStore(db).coming());
-  return { proposal: await askProposal({ wanted, sellers, byHand, today, currency }, signal), buyers, jobs, today };
+  const orders = purchaseStore(db);
+  const wanted = wantedBy(stillWanted(db, all), jobs);
+  const proposal = await askProposal({ wanted, sellers, byHand, today, currency }, signal);
+  return { proposal, buyers, jobs, today, coming: bringing(orders.open(), jobs) };
 }
+
+/** What all of these jobs together still have to have bought: what is on its way is given to them in one go, the soonest first. */
+export const stillWanted = (db: Db, all: Pick<Listed, "id" | "standing">[]): Wanted[] =>
+  wantedOf(all.flatMap(({ id, standing }) => (standing ? [{ job: id, wants: standing.wants }] : [])), purchaseStore(db).coming()); // prettier-ignore
 
 /** What somebody saw and wants to have: the order to a supplier, at what it came to. */
 export interface Seen {

@@ -20,7 +20,10 @@ const asked = (wanted: Wanted[], sellers: Seller[], byHand: Listed[] = []) => pr
 
 test("what to order, from whom and by when, worked by hand: a break, a delivery, the days there are, what is short, what goes by hand", () => {
   const lower = { ...pine, material: "pine" };
-  const cheap = sells(1, 6, [offer(lower, 1, 13, { breaks: [{ from: 50, price: 12 }] }), offer(packs("glue"), 750, 12)]);
+  const cheap = sells(1, 6, [
+    offer(lower, 1, 13, { breaks: [{ from: 50, price: 12 }] }),
+    offer(packs("glue"), 750, 12),
+  ]);
   const quick = sells(2, 2, [offer(packs("screw"), 200, 16), offer(packs("screw"), 1000, 62), offer(packs("glue"), 750, 11), offer(packs("clip"), 10, 1, { available: 3 })]); // prettier-ignore
   const wanted = [
     wants(pine, [1, 31, "2027-02-10"], [2, 18, "2027-02-20"]),
@@ -54,7 +57,11 @@ test("where nobody brings it in time it comes from the quickest, and how late th
 test("every proposal covers what is wanted and adds up, in currencies with no, two and three decimals", () => {
   const random = chance(7);
   const any = (n: number) => Math.floor(random() * n);
-  for (const [currency, digits] of [["JPY", 0], ["GBP", 2], ["KWD", 3]] as const)
+  for (const [currency, digits] of [
+    ["JPY", 0],
+    ["GBP", 2],
+    ["KWD", 3],
+  ] as const)
     for (let i = 0; i < 15; i++) {
       const things = Array.from({ length: 1 + any(6) }, (_, k) => packs(`thing ${k}`));
       const price = () => Number((1 + any(5000) / 7).toFixed(digits));

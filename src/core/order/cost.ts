@@ -1,4 +1,4 @@
-import type { BoardStock } from "@/core/boards/stock";
+import type { BoardStock, StockEntry } from "@/core/boards/stock";
 import { piecesOf } from "@/core/boards/laid";
 import type { WorkedJob } from "@/core/job/worked";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
@@ -51,7 +51,7 @@ interface Pool {
 /**
  * What each line of the job costs: wood by its pieces' share of the area laid out, so that scrap is the job's; hardware and finish by
  * what it takes; minutes by the shop's rate, set-ups parted among the pieces they serve; overhead on all of it. In whole coins that add
- * up to what is paid. Wood of the yard is worth what the same costs to buy.
+ * up to what is paid. What is of the yard is worth what the same costs to buy.
  */
 export function costOf(worked: WorkedJob, layout: LayoutResult, order: Order): Cost {
   const { currency, rate, overhead } = worked.job.workshop.money;
@@ -60,7 +60,7 @@ export function costOf(worked: WorkedJob, layout: LayoutResult, order: Order): C
   const unpriced = new Map(lines.map((l) => [l, new Set<string>()]));
   const pools: Record<"wood" | "hardware" | "finish", Pool[]> = {
     wood: woodPools(layout, currency, (line, what) => unpriced.get(line)?.add(what)),
-    ...hardwarePools(order, currency, (line, what) => unpriced.get(line)?.add(what)),
+    ...hardwarePools(order, worked.job.stock, currency, (line, what) => unpriced.get(line)?.add(what)),
   };
   const area = areaByLine(layout);
   const minutes = minutesByLine(ops, lines, area);
@@ -153,12 +153,25 @@ function woodPools(layout: LayoutResult, currency: Currency, unknown: (line: num
   });
 }
 
-function hardwarePools(order: Order, currency: Currency, unknown: (line: number, what: string) => void) {
+/** What one of what comes in packs costs to buy; undefined where none has a price. */
+function worthOfOne(stock: StockEntry[], what: string): number | undefined {
+  const prices = stock.flatMap((s) => (s.form === "pack" && s.source === "buy" && s.price > 0 && s.material === what ? [s.price / s.pack] : [])); // prettier-ignore
+  return prices.length > 0 ? Math.min(...prices) : undefined;
+}
+
+function hardwarePools(
+  order: Order,
+  stock: StockEntry[],
+  currency: Currency,
+  unknown: (line: number, what: string) => void,
+) {
   const pools: Record<"hardware" | "finish", Pool[]> = { hardware: [], finish: [] };
   for (const l of order.lines) {
     if (l.unit === "board") continue;
-    if (l.price === null) for (const { line } of l.taken) unknown(line, l.what);
-    else pools[l.finish ? "finish" : "hardware"].push({ name: l.what, minor: toMinor(l.price, currency), byLine: new Map(l.taken.map((t) => [t.line, t.quantity])) }); // prettier-ignore
+    const had = l.quantity - l.bought;
+    const worth = had > 0 ? worthOfOne(stock, l.what) : 0;
+    if (l.price === null || worth === undefined) for (const { line } of l.taken) unknown(line, had > 0 ? `${l.what} of the yard` : l.what); // prettier-ignore
+    else pools[l.finish ? "finish" : "hardware"].push({ name: l.what, minor: toMinor(l.price, currency) + toMinor(had * worth, currency), byLine: new Map(l.taken.map((t) => [t.line, t.quantity])) }); // prettier-ignore
   }
   return pools;
 }

@@ -45,7 +45,10 @@ const answer = (packs: [number, number], notes: { note: string; lines: { line: n
 }); // prettier-ignore
 
 test("an order goes from draft to received by what is said of it; its money is that of the day, less what is not to be had", () => {
-  expect([stateOf(draft), costOfPurchase(draft)]).toEqual(["drafted", { goods: 68_770, delivery: 3500, total: 72_270 }]);
+  expect([stateOf(draft), costOfPurchase(draft)]).toEqual([
+    "drafted",
+    { goods: 68_770, delivery: 3500, total: 72_270 },
+  ]);
   expect(stateOf(after(draft, { do: "put off", until: "2027-02-20" }))).toBe("put off");
   const sent = after(draft, { do: "send" });
   expect([stateOf(sent), dueOf(sent)]).toEqual(["sent", [50, 3]]);

@@ -102,6 +102,13 @@ export const comesOf = (p: Purchase): string | undefined =>
     .toSorted()
     .at(-1);
 
+/** The orders that bring something for jobs. */
+export const bringing = <T extends { purchase: Purchase }>(orders: T[], jobs: number[]): T[] =>
+  orders.filter(({ purchase: p }) => {
+    const due = dueOf(p);
+    return p.lines.some((l, i) => due[i]! > 0 && l.for.some((f) => jobs.includes(f.job)));
+  });
+
 /** What is on its way by orders, also those that are only drawn up: none of it has to be ordered again. */
 export const comingOf = (purchases: Purchase[]): Coming[] =>
   purchases.flatMap((p) => {
@@ -132,19 +139,19 @@ export function costOfPurchase(p: Purchase): { goods: Minor; delivery: Minor; to
   return { goods, delivery, total: goods + delivery };
 }
 
-/** Everything that becomes of an order. What only the supplier says is `heard`, `refused` and `silent`: no page sends it. */
+/** What people in the shop do about an order. */
 export const purchaseActSchema = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("line"), line: z.number().int().min(0), packs: count }),
   z.strictObject({ do: z.literal("put off"), until: day }),
   z.strictObject({ do: z.literal("take up") }),
   z.strictObject({ do: z.literal("sent by hand") }),
   z.strictObject({ do: z.literal("receive"), note, lines: someSchema }),
-  z.strictObject({ do: z.literal("cancel") }),
 ]);
 export type PurchaseAct = z.output<typeof purchaseActSchema>;
 
-/** What comes over the line. */
+/** What goes and comes over the line; an order that was sent is cancelled with its supplier. */
 export type LineAct =
+  | { do: "cancel" }
   | { do: "send" }
   | { do: "heard"; answer: OrderAnswer }
   | { do: "refused"; why: string }
@@ -235,13 +242,11 @@ export const sentOrder = (p: Purchase): OrderSent => ({
   lines: p.lines.map((l) => ({ offer: l.offer ?? "", packs: l.packs, price: fromMinor(l.price, p.currency) })),
 });
 
-/** Cancelling, and all that is said of lines, rests on what was seen. */
-export const purchaseCollides = (done: PurchaseAct | LineAct, later: PurchaseAct | LineAct): boolean =>
-  later.do !== "send" &&
-  later.do !== "heard" &&
-  later.do !== "refused" &&
-  later.do !== "silent" &&
-  done.do !== "silent";
+/** What was done meanwhile that the later did not see and cannot stand on: a receipt on another receipt, a change on anything said. */
+export function purchaseCollides(done: PurchaseAct | LineAct, later: PurchaseAct | LineAct): boolean {
+  if (later.do === "receive") return done.do === "receive" || done.do === "cancel";
+  return purchaseActSchema.options.some((o) => o.shape.do.value === later.do) && done.do !== "silent";
+}
 
 export function purchaseActText(act: PurchaseAct | LineAct): string {
   switch (act.do) {

@@ -80,3 +80,11 @@ export function wantedOf(jobs: { job: number; wants: Want[] }[], coming: Coming[
     return quantity > 0 ? [{ ...w, quantity, shares }] : [];
   });
 }
+
+/** Of what is wanted, what some jobs want of it. */
+export const wantedBy = (wanted: Wanted[], jobs: number[]): Wanted[] =>
+  wanted.flatMap((w) => {
+    const shares = w.shares.filter((s) => jobs.includes(s.job));
+    const quantity = tidy(shares.reduce((n, s) => n + s.quantity, 0));
+    return quantity > 0 ? [{ ...w, quantity, shares }] : [];
+  });

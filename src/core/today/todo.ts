@@ -20,6 +20,8 @@ export interface Known {
   customer: string | null;
   due: string | null;
   standing: Standing | null;
+  /** All that it has to have bought is on its way. */
+  ordered?: boolean;
 }
 
 /** A job as the first page lists it. */
@@ -33,13 +35,14 @@ export interface Listed extends Known {
 const some = (n: number, one: string) => `${n} ${n === 1 ? one : `${one}s`}`;
 
 /** What to do next on one job: the first thing along its stations that holds the others up. */
-export function nextOf({ id, name, customer, due, standing: s }: Known): Next | undefined {
+export function nextOf({ id, name, customer, due, standing: s, ordered }: Known): Next | undefined {
   const next = (at: Stop, what: string, why: string, wrong = false): Next => ({ job: id, what, why: customer ? `${customer}: ${why}` : why, at, wrong }); // prettier-ignore
   if (!s) return undefined;
   if (s.lines === 0) return next("ask", `Say what ${name} is`, "nothing is asked for yet");
   if (s.stops > 0) return next("shape", `Look: ${s.stop ?? "something will not fit"}`, `${name}; ${s.stops === 1 ? "this has" : `${s.stops} things have`} to be put right before anything is cut`, true); // prettier-ignore
   if (s.missing > 0) return next("lay-out", `Find wood for ${name}`, `no board gives ${some(s.missing, "part")}; what would is offered`, true); // prettier-ignore
   const slack = s.late === undefined ? "" : s.late > 0 ? `; ready ${some(s.late, "day")} after it is due` : `; ${some(-s.late, "day")} in hand`; // prettier-ignore
+  if (s.buy > 0 && ordered) return next("buy", `Look out for ${some(s.buy, "board")} for ${name}`, `they are ordered; book them in when they come${slack}`); // prettier-ignore
   if (s.buy > 0) return next("buy", `Order ${some(s.buy, "board")} for ${name}`, `they are not in the yard, and sawing waits for them${slack}${s.unpriced > 0 ? `; ${some(s.unpriced, "thing")} without a price` : ""}`); // prettier-ignore
   if (s.unkept > 0) return next("lay-out", `Keep ${some(s.unkept, "board")} of the yard for ${name}`, `until then another job can take them${slack}`); // prettier-ignore
   if (!s.ready)

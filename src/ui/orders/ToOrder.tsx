@@ -7,6 +7,7 @@ import { daysBetween, type ProposedLine, type ProposedOrder } from "@/core/purch
 import { priceText } from "@/core/purchase/purchase";
 import { count, dayText, percent } from "@/ui/parts/words";
 import { ThingName } from "./Thing";
+import { standsSo } from "./words";
 import { type ToOrder as Asked, useToOrder } from "./useToOrder";
 
 const UNIT: Record<ProposedLine["unit"], string> = { board: "", each: "", g: " g", m: " m", m2: " m²" };
@@ -16,7 +17,19 @@ const CAN_WAIT = 7;
 const canWait = (o: ProposedOrder, today: string) => o.by !== undefined && daysBetween(today, o.by) > CAN_WAIT;
 
 /** The one thing to do about buying: what to order from whom by which day; then what can wait, and what nobody has. */
-export function ToOrder({ only, units, currency }: { only?: number[]; units: Units; currency: Currency }) {
+export function ToOrder({
+  only,
+  units,
+  currency,
+  brief = false,
+}: {
+  /** The jobs it is for; all that are open without. */
+  only?: number[];
+  units: Units;
+  currency: Currency;
+  /** Only the sentences to act on: what is in an order stands elsewhere on the page. */
+  brief?: boolean;
+}) {
   const [without, setWithout] = useState<number[]>([]);
   const [all, setAll] = useState<number[]>();
   const { toOrder, problem, drawUp } = useToOrder(only ?? (without.length > 0 ? all?.filter((id) => !without.includes(id)) : undefined)); // prettier-ignore
@@ -35,6 +48,7 @@ export function ToOrder({ only, units, currency }: { only?: number[]; units: Uni
   };
   const now = proposal.orders.filter((o) => !canWait(o, today));
   const later = proposal.orders.filter((o) => canWait(o, today));
+  const { coming } = toOrder;
   const asking = buyers.filter((b) => b.wants > 0);
   return (
     <section aria-label="To order">
@@ -67,6 +81,22 @@ export function ToOrder({ only, units, currency }: { only?: number[]; units: Uni
           {problem}
         </p>
       )}
+      {only && coming.length > 0 && (
+        <p>
+          On order:{" "}
+          {coming.map((o, i) => (
+            <span key={o.id}>
+              {i > 0 && ", "}
+              <a href={`/orders/${o.id}`} className="underline decoration-[#9aa39d] underline-offset-4">
+                {o.id} {o.purchase.name}
+              </a>{" "}
+              <span className={standsSo(o.purchase).wrong ? "font-semibold text-madder" : "text-soft"}>
+                {standsSo(o.purchase).text}
+              </span>
+            </span>
+          ))}
+        </p>
+      )}
       {proposal.orders.length === 0 && proposal.short.length === 0 && (
         <p className="py-2 text-[1.2rem]">Nothing has to be ordered: it is in the yard or on its way.</p>
       )}
@@ -75,7 +105,7 @@ export function ToOrder({ only, units, currency }: { only?: number[]; units: Uni
           key={o.seller ?? 0}
           order={o}
           first={i === 0}
-          {...{ units, say, names, today, going }}
+          {...{ units, say, names, today, going, brief }}
           draw={() => void draw(o)}
         />
       ))}
@@ -90,7 +120,7 @@ export function ToOrder({ only, units, currency }: { only?: number[]; units: Uni
           key={o.seller ?? 0}
           order={o}
           first={now.length === 0 && o === later[0]}
-          {...{ units, say, names, today, going }}
+          {...{ units, say, names, today, going, brief }}
           draw={() => void draw(o)}
         />
       ))}
@@ -122,8 +152,9 @@ function Proposed({
   names,
   today,
   going,
+  brief,
   draw,
-}: Showing & { order: ProposedOrder; first: boolean; today: string; going: boolean; draw(): void }) {
+}: Showing & { order: ProposedOrder; first: boolean; today: string; going: boolean; brief: boolean; draw(): void }) {
   const { lines, name, by, comes, late, seller } = order;
   const when = by === undefined ? "" : late > 0 ? "today" : by === today ? "today" : `by ${dayText(by)}`;
   return (
@@ -150,57 +181,64 @@ function Proposed({
             : "no supplier the shop asks lists these; prices are the catalogue's"}
         {by === undefined && " · no job that wants it has a start, so there is no last day"}
       </p>
-      <table className="cutting-list mt-1">
-        <thead>
-          <tr>
-            <th className="w-16 text-right!">packs</th>
-            <th>what</th>
-            <th>for</th>
-            <th>first used</th>
-            <th className="text-right!">each</th>
-            <th className="text-right!">price</th>
-          </tr>
-        </thead>
-        <tbody>
-          {lines.map((l, i) => (
-            <tr key={i}>
-              <td className="text-right font-mono text-[1.13rem] font-semibold">{l.packs.toLocaleString("en-GB")}</td>
-              <td>
-                <ThingName thing={l.thing} pack={l.pack} units={units} />
-                {l.over > 0 && (
-                  <span className="block text-[.84rem] text-soft">
-                    {l.over.toLocaleString("en-GB")}
-                    {UNIT[l.unit]} left over
-                  </span>
-                )}
-              </td>
-              <td className="text-[.87rem]">
-                {l.for.map((s) => (
-                  <span key={s.job} className="block" title={s.working}>
-                    <span className="font-mono">
-                      {s.quantity.toLocaleString("en-GB")}
-                      {UNIT[l.unit]}
-                    </span>{" "}
-                    {names.get(s.job) ?? `job ${s.job}`}
-                  </span>
-                ))}
-              </td>
-              <td className="text-[.93rem] whitespace-nowrap">{l.on ? dayText(l.on) : "not planned"}</td>
-              <td className="text-right font-mono">{say(l.price)}</td>
-              <td className="text-right font-mono">{say(l.price * l.packs)}</td>
-            </tr>
-          ))}
-          {order.delivery > 0 && (
-            <tr>
-              <td colSpan={5} className="text-right text-soft">
-                delivery
-              </td>
-              <td className="text-right font-mono">{say(order.delivery)}</td>
-            </tr>
-          )}
-        </tbody>
-      </table>
+      {!brief && <OrderLines {...{ order, units, say, names }} />}
     </section>
+  );
+}
+
+/** What is in an order that is proposed. */
+function OrderLines({ order, units, say, names }: Showing & { order: ProposedOrder }) {
+  return (
+    <table className="cutting-list mt-1">
+      <thead>
+        <tr>
+          <th className="w-16 text-right!">packs</th>
+          <th>what</th>
+          <th>for</th>
+          <th>first used</th>
+          <th className="text-right!">each</th>
+          <th className="text-right!">price</th>
+        </tr>
+      </thead>
+      <tbody>
+        {order.lines.map((l, i) => (
+          <tr key={i}>
+            <td className="text-right font-mono text-[1.13rem] font-semibold">{l.packs.toLocaleString("en-GB")}</td>
+            <td>
+              <ThingName thing={l.thing} pack={l.pack} units={units} />
+              {l.over > 0 && (
+                <span className="block text-[.84rem] text-soft">
+                  {l.over.toLocaleString("en-GB")}
+                  {UNIT[l.unit]} left over
+                </span>
+              )}
+            </td>
+            <td className="text-[.87rem]">
+              {l.for.map((s) => (
+                <span key={s.job} className="block" title={s.working}>
+                  <span className="font-mono">
+                    {s.quantity.toLocaleString("en-GB")}
+                    {UNIT[l.unit]}
+                  </span>{" "}
+                  {names.get(s.job) ?? `job ${s.job}`}
+                </span>
+              ))}
+            </td>
+            <td className="text-[.93rem] whitespace-nowrap">{l.on ? dayText(l.on) : "not planned"}</td>
+            <td className="text-right font-mono">{say(l.price)}</td>
+            <td className="text-right font-mono">{say(l.price * l.packs)}</td>
+          </tr>
+        ))}
+        {order.delivery > 0 && (
+          <tr>
+            <td colSpan={5} className="text-right text-soft">
+              delivery
+            </td>
+            <td className="text-right font-mono">{say(order.delivery)}</td>
+          </tr>
+        )}
+      </tbody>
+    </table>
   );
 }
 

@@ -2,6 +2,7 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Minor } from "@/core/money/money";
 import type { Proposal } from "@/core/purchase/proposal";
+import type { StoredPurchase } from "@/core/purchase/purchase";
 import { useFollow } from "@/ui/desk/useFollow";
 import { askServer, NoAnswer, RETRY } from "@/ui/parts/askServer";
 
@@ -11,6 +12,7 @@ export interface ToOrder {
   buyers: { id: number; name: string; wants: number; fresh: boolean }[];
   jobs: number[];
   today: string;
+  coming: StoredPurchase[];
 }
 
 /** After something changed it is asked again so much later, ms: several things change together. */

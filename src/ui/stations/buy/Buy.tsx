@@ -6,6 +6,7 @@ import { AfterLayout } from "../AfterLayout";
 import { Empty } from "../Empty";
 import { CostOfPiece } from "./CostOfPiece";
 import { MakeOrBuy } from "./MakeOrBuy";
+import { ToOrder } from "@/ui/orders/ToOrder";
 import { PageLink } from "@/ui/desk/PageLink";
 import { useCost } from "./useCost";
 import { Packs } from "./Packs";
@@ -24,8 +25,14 @@ export function Buy() {
   return (
     <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
       <section aria-label="Order">
-        <p className="mb-2 text-[1.13rem]">
-          <b className="text-[1.7rem]">{money(order.total)}</b> for materials
+        <div className="no-print mb-4 border-b border-rule pb-2">
+          <ToOrder only={[id]} units={job.units} currency={job.workshop.money.currency} brief />
+          <a href="/orders" className="quiet inline-flex min-h-[44px] items-center">
+            order it together with other jobs
+          </a>
+        </div>
+        <p className="mb-2">
+          <b className="text-[1.2rem]">{money(order.total)}</b> for materials
           {order.unpriced.length > 0 && (
             <span className="font-semibold text-madder">
               , and {count(order.unpriced.length, "thing")} without a price
