@@ -12,8 +12,8 @@ import { freshPrices, hearPurchase, sendPurchase } from "@/workers/supplying";
 
 const port = Number(process.env.SUPPLIER_PORT ?? 4171);
 const url = `http://127.0.0.1:${port}`;
-/** So long a layout is looked for here, ms: the pages look on. */
-const QUICK = 1200;
+/** So long a layout is looked for here, ms; the pages look further. */
+const QUICK = 400;
 const DAY_MS = 86_400_000;
 
 /** What happens so many days ago: for a shop whose prices have a history. */

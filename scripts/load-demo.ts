@@ -2,6 +2,14 @@ import { readFileSync, readdirSync } from "node:fs";
 import { type BoughtAs, offerOf } from "@/core/catalogue/catalogue";
 import { readDesignFile } from "@/core/designs/file";
 import { readJobFile } from "@/core/job/file";
+import { layoutRequest } from "@/core/job/ask";
+import { workJob } from "@/core/job/worked";
+import { layOut } from "@/core/layout/layout";
+import { costOf } from "@/core/order/cost";
+import { orderOf } from "@/core/order/order";
+import { plusDays } from "@/core/purchase/proposal";
+import { NO_QUOTE, quoteLines } from "@/core/quote/quote";
+import { today } from "@/app/today";
 import type { Lot } from "@/core/yard/lot";
 import { catalogueStore } from "@/store/catalogue";
 import { database, databaseFile } from "@/store/database";
@@ -58,10 +66,35 @@ else {
     const kept = lots.map(({ lot, count }) => ({ id: yard.lotOf(lot)!.id, count }));
     store.act(id, 0, { do: "reserve", lots: kept });
   }
+  quoteFor("Mating hives from the rough pile");
   for (const text of files("demo/designs")) {
     const { recipe, why } = readDesignFile(text);
     console.log(`Loaded ${recipe.name}, mark ${designs.keep(recipe, why, [])}.`);
   }
   await loadOrders(db, process.env.SUPPLIER_FILE ?? `${databaseFile()}.suppliers.json`);
   console.log("Loaded its suppliers and orders.");
+}
+
+/** A quote that waits for an answer: a third on what each piece costs. */
+function quoteFor(name: string): void {
+  const { id } = store.list().find((j) => j.name === name)!;
+  const worked = workJob(store.inShop(id));
+  const layout = layOut(layoutRequest(worked), () => 0);
+  const { items, currency } = costOf(worked, layout, orderOf(worked, layout));
+  const quote = { ...NO_QUOTE, margin: 33 };
+  const lines = quoteLines(quote, items).map(({ item, quantity, each, cost }) => ({ item, quantity, each, cost }));
+  const given = {
+    on: today(),
+    until: plusDays(today(), 28),
+    terms: "Ready six weeks after you say yes. Half when ordered.",
+    currency,
+    tax: 20,
+    lines,
+  };
+  const { revision } = store.load(id);
+  store.all(id, [
+    { revision, act: { do: "quote", to: { margin: quote.margin, until: given.until, terms: given.terms } } },
+    { revision: revision + 1, act: { do: "give quote", given } },
+  ]);
+  console.log(`Quoted ${name}.`);
 }

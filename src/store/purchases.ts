@@ -8,9 +8,11 @@ import {
   purchaseActText,
   purchaseCollides,
   receiptLots,
+  spentFor,
   stateOf,
   type StoredPurchase,
 } from "@/core/purchase/purchase";
+import type { Currency, Minor } from "@/core/money/money";
 import { JobFileError } from "@/core/problem/problem";
 import type { Coming } from "@/core/purchase/wants";
 import { type Change, changesBetween, takenBack } from "@/core/keeping/change";
@@ -46,6 +48,9 @@ export const purchaseStore = ofDatabase((db) => {
     ended: db.prepare<[number], Row>("SELECT id, data, revision FROM purchase WHERE NOT open ORDER BY id DESC LIMIT ?"),
     insert: db.prepare("INSERT INTO purchase (key, data, open) VALUES (?, ?, 1)"),
     write: db.prepare("UPDATE purchase SET data = ?, open = ?, revision = revision + 1 WHERE id = ?"),
+    forJob: db.prepare<[number], Row>(
+      "SELECT id, data, revision FROM purchase WHERE EXISTS (SELECT 1 FROM json_each(data, '$.lines') AS line, json_each(line.value, '$.for') AS share WHERE json_extract(share.value, '$.job') = ?)",
+    ),
     version: db.prepare<[], { n: number }>(
       "SELECT (SELECT coalesce(sum(revision) + count(*), 0) FROM purchase) + (SELECT coalesce(sum(CAST(julianday(coalesce(told_at, '2000-01-01')) * 86400 AS INTEGER)) + count(problem) + count(gone_at), 0) FROM supplier) AS n",
     ),
@@ -127,6 +132,12 @@ export const purchaseStore = ofDatabase((db) => {
     open,
     /** The last that nothing more comes of. */
     ended: (most: number): StoredPurchase[] => sql.ended.all(most).map((r) => ({ ...parsed(r), version: r.revision, undo: null })), // prettier-ignore
+    /** What was ordered for a job costs, by its shares of orders that were sent, at the prices that held; in coins of the shop's currency. */
+    spentFor: (job: number, currency: Currency): Minor =>
+      sql.forJob.all(job).reduce((sum, row) => {
+        const { purchase } = parsed(row);
+        return sum + (purchase.currency === currency ? spentFor(purchase, job) : 0);
+      }, 0),
     coming: (): Coming[] => comingOf(open().map((o) => o.purchase)),
     /** Counts on whenever an order, or what a supplier told, is another. */
     version: (): number => sql.version.get()!.n,

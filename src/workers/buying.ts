@@ -34,6 +34,8 @@ export interface ToOrder {
   today: string;
   /** Orders that bring something for them. */
   coming: StoredPurchase[];
+  /** What was ordered for them so far, at the prices that held. */
+  spent: Minor;
 }
 
 /** What the jobs, or all that are open, still have to have bought, and from whom; those whose standing is old are worked out behind it. */
@@ -59,7 +61,14 @@ export async function toOrder(
   const orders = purchaseStore(db);
   const wanted = wantedBy(stillWanted(db, all), jobs);
   const proposal = await askProposal({ wanted, sellers, byHand, today, currency }, signal);
-  return { proposal, buyers, jobs, today, coming: bringing(orders.open(), jobs) };
+  return {
+    proposal,
+    buyers,
+    jobs,
+    today,
+    coming: bringing(orders.open(), jobs),
+    spent: jobs.reduce((sum, id) => sum + orders.spentFor(id, currency), 0),
+  };
 }
 
 /** What all of these jobs together still have to have bought: what is on its way is given to them in one go, the soonest first. */

@@ -96,6 +96,14 @@ describe("each act", () => {
     expect([second.designs.length, wide(first), wide(second)]).toEqual([1, inch(2), inch(4)]);
   });
 
+  test("a quote that is accepted makes the job as many as were quoted, unless it is of other things by now", () => {
+    const many = carryOut(carryOut(job, { do: "give quote", given: GIVEN }), { do: "change line", at: 0, to: { quantity: 9 } }); // prettier-ignore
+    expect(carryOut(many, { do: "accept quote", given: 0 }).lines.map((l) => l.quantity)).toEqual([4]);
+    const other = carryOut(many, { do: "add line", line: { ...line, size: "medium" } });
+    const after = carryOut(other, { do: "accept quote", given: 0 });
+    expect([after.quote!.accepted, after.lines.map((l) => l.quantity)]).toEqual([0, [9, 4]]);
+  });
+
   test.each<[Act, RegExp]>([
     [{ do: "hives", hives: [{ ...HIVE, count: 0 }] }, /hives\[0\].count/],
     [

@@ -7,6 +7,7 @@ import { lengthSchema, sizeSchema } from "@/core/length/schema";
 import { jobLineSchema, optionSchema, type JobLine } from "@/core/line/line";
 import { settingsText, type Workshop, workshopChangeSchema } from "@/core/shop/shop";
 import {
+  type Given,
   givenSchema,
   MOST_GIVEN,
   NO_QUOTE,
@@ -213,7 +214,8 @@ function applied(job: Job, act: Act, shop: Workshop = job.workshop): Job {
     case "accept quote": {
       const { accepted: _old, ...quote } = job.quote ?? NO_QUOTE;
       if (act.given !== null && !quote.given[act.given]) throw new JobFileError([{ path: "given", message: "there is no such quote" }]); // prettier-ignore
-      return { ...job, quote: act.given === null ? quote : { ...quote, accepted: act.given } };
+      if (act.given === null) return { ...job, quote };
+      return { ...job, lines: quotedLines(job, quote.given[act.given]!), quote: { ...quote, accepted: act.given } };
     }
     // The yard is what it changes.
     case "reserve":
@@ -348,6 +350,12 @@ function withoutLine(pinned: Pinned[], at: number): Pinned[] {
 function keepKnown(job: Job, { item, standard, options }: JobLine): JobLine["options"] {
   const names = new Set(recipeOf(item, standardOf(standard, job.standards), job)?.parameters.map((p) => p.name));
   return Object.fromEntries(Object.entries(options).filter(([k]) => names.has(k)));
+}
+
+/** A job's lines as many as were quoted, where they are the same items still; otherwise as they are. */
+function quotedLines(job: Job, given: Given): JobLine[] {
+  const isSame = given.lines.length === job.lines.length && job.lines.every((l, i) => shapeOfLine(l, job).title === given.lines[i]!.item); // prettier-ignore
+  return isSame ? job.lines.map((l, i) => ({ ...l, quantity: given.lines[i]!.quantity })) : job.lines;
 }
 
 /** What an act is called in the list of things that can be undone. */

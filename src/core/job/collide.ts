@@ -25,7 +25,8 @@ export function touches(act: Act): string[] {
     case "give quote":
       return [];
     case "accept quote":
-      return ["accepted"];
+      // It may set how many of each line are made.
+      return ["accepted", "line"];
     case "sawn":
       return ["pinned"];
     case "add line":

@@ -139,6 +139,20 @@ export function costOfPurchase(p: Purchase): { goods: Minor; delivery: Minor; to
   return { goods, delivery, total: goods + delivery };
 }
 
+/** What a job's part of an order costs, goods only: what of each line is for it, of all that is in its packs. Nothing as long as it is not sent. */
+export function spentFor(p: Purchase, job: number): Minor {
+  if (!p.sent) return 0;
+  const [missing, due, got] = [missingOf(p), dueOf(p), receivedOf(p)];
+  return p.lines.reduce((sum, l, i) => {
+    const packs = p.cancelled ? got[i]! : due[i]! + got[i]!;
+    const mine = split(l, 0, (l.packs - missing[i]!) * l.pack).reduce(
+      (n, f) => n + (f.job === job ? f.quantity : 0),
+      0,
+    );
+    return sum + Math.round(l.price * Math.min(packs, mine / l.pack));
+  }, 0);
+}
+
 /** What people in the shop do about an order. */
 export const purchaseActSchema = z.discriminatedUnion("do", [
   z.strictObject({ do: z.literal("line"), line: z.number().int().min(0), packs: count }),

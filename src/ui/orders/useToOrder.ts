@@ -13,6 +13,7 @@ export interface ToOrder {
   jobs: number[];
   today: string;
   coming: StoredPurchase[];
+  spent: Minor;
 }
 
 /** After something changed it is asked again so much later, ms: several things change together. */

@@ -2,6 +2,7 @@
 import { fromMinor, moneyText, toMinor } from "@/core/money/money";
 import type { Cost } from "@/core/order/cost";
 import { changedBetween, type Given, NO_QUOTE, quoteLines, totalsOf } from "@/core/quote/quote";
+import { useToOrder } from "@/ui/orders/useToOrder";
 import { PageLink } from "@/ui/desk/PageLink";
 import type { Station } from "@/ui/desk/station";
 import { useDesk, useLaid } from "@/ui/desk/useDesk";
@@ -217,6 +218,7 @@ function GivenList({ cost }: { cost: Cost | undefined }) {
                       Accepted.{" "}
                       {cost && cost.currency === g.currency && <Outcome net={net} cost={cost.total} say={say} />}
                     </p>
+                    {cost && <Since given={g} cost={cost} say={say} />}
                     <button className="quiet" onClick={() => desk.act({ do: "accept quote", given: null }, "quote")}>
                       not accepted after all
                     </button>
@@ -242,6 +244,27 @@ function Outcome({ net, cost, say }: { net: number; cost: number; say(minor: num
       {say(net)} before tax was quoted, it costs {say(cost)} as it stands: {say(Math.abs(left))}{" "}
       {left < 0 ? "lost" : "left"}.
     </span>
+  );
+}
+
+/** What the job is now otherwise than it was quoted, and what was ordered for it at the prices of their days. */
+function Since({ given, cost, say }: { given: Given; cost: Cost; say(minor: number): string }) {
+  const { id } = useDesk();
+  const { toOrder } = useToOrder([id]);
+  const lines = cost.items.map(({ item, quantity, each }) => ({ item, quantity, each, cost: each }));
+  const plain = { ...given, lines: given.lines.map((l) => ({ ...l, each: 0 })) };
+  const changed = changedBetween(plain, { ...plain, lines: lines.map((l) => ({ ...l, each: 0 })) });
+  return (
+    <>
+      <p className="text-[.93rem]">
+        {toOrder && toOrder.spent > 0
+          ? `${say(toOrder.spent)} of it is what was ordered for it so far, at the prices of those days.`
+          : "Nothing has been ordered for it yet."}
+      </p>
+      {changed.length > 0 && (
+        <p className="font-semibold text-madder">The job is not what was quoted any more: {changed.join("; ")}.</p>
+      )}
+    </>
   );
 }
 
