@@ -93,6 +93,7 @@ function samples(id: string): Sent[] {
     sent("jobs/[id]", "DELETE", undefined, { id: "999" }),
     sent("jobs/[id]/file", "GET", undefined, of),
     sent("jobs/[id]/follow", "GET", undefined, of),
+    sent("jobs/[id]/instead", "GET", undefined, of),
     ...["item.svg", "item.dxf", "stick.pdf"].map((file) => sent("jobs/[id]/lines/[line]/[file]", "GET", undefined, { ...of, line: "0", file }, "paper=A4")), // prettier-ignore
     sent("jobs/[id]/layout/[file]", "GET", undefined, { ...of, file: "boards.csv" }),
     ...["pdf", "csv", "xlsx"].map((kind) => sent("jobs/[id]/quote/[file]", "GET", undefined, { ...of, file: `quote-1.${kind}` })), // prettier-ignore

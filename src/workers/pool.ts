@@ -15,6 +15,8 @@ import {
 } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
 import type { Standing } from "@/core/today/standing";
+import type { Job } from "@/core/job/job";
+import type { Weighed } from "@/core/order/instead";
 import type { Proposal } from "@/core/purchase/proposal";
 import type { ProposalRequest, StandingRequest, TaskName, Tasks } from "./tasks";
 import { Turns } from "./turns";
@@ -229,28 +231,36 @@ export async function askLayoutSoon(
 /** The first page says what the job's own pages say: the same layouts, looked for as long; ms. */
 const UNSEEN = 30_000;
 
-/** Where a job stands, worked out behind everything somebody waits for; `within` is how long its layout is looked for, ms. @throws LayoutLimit */
-export async function askStanding(request: StandingRequest, within = UNSEEN): Promise<Standing> {
-  const behind = async <N extends TaskName>(name: N, question: Tasks[N]["ask"]): Promise<Tasks[N]["answer"]> => {
-    const place = turns().enter(() => undefined, true);
-    try {
-      return (await place.run(0, undefined, () => runOnThread(name, question, {}))).answer;
-    } finally {
-      place.leave();
-    }
-  };
-  const { result } = await lay(await behind("request", request.job), { better: true, within });
-  return behind("standing", { ...request, result });
-}
-
-/** What to order from whom. @throws AbortError, LayoutLimit, FullError */
-export async function askProposal(request: ProposalRequest, signal?: AbortSignal): Promise<Proposal> {
-  const place = turns().enter(() => undefined, false);
+/** Asks something small in its turn, off the request path. */
+async function inTurn<N extends TaskName>(
+  name: N,
+  question: Tasks[N]["ask"],
+  behind: boolean,
+  signal?: AbortSignal,
+): Promise<Tasks[N]["answer"]> {
+  const place = turns().enter(() => undefined, behind);
   try {
-    return (await ask("proposal", request, { signal }, (work) => place.run(0, signal, work))).answer;
+    return await place.run(0, signal, async () => (await runOnThread(name, question, { signal })).answer);
   } finally {
     place.leave();
   }
+}
+
+/** Where a job stands, worked out behind everything somebody waits for; `within` is how long its layout is looked for, ms. @throws LayoutLimit */
+export async function askStanding(request: StandingRequest, within = UNSEEN): Promise<Standing> {
+  const { result } = await lay(await inTurn("request", request.job, true), { better: true, within });
+  return inTurn("standing", { ...request, result }, true);
+}
+
+/** What to order from whom. @throws AbortError, LayoutLimit, FullError */
+export const askProposal = (request: ProposalRequest, signal?: AbortSignal): Promise<Proposal> =>
+  inTurn("proposal", request, false, signal);
+
+/** What a job comes to, laid out as far as it is in a moment. @throws AbortError, LayoutLimit, FullError */
+export async function askWeighed(job: Job, signal?: AbortSignal): Promise<Weighed> {
+  const request = await inTurn("request", job, false, signal);
+  const { result } = await lay(request, { signal, within: SOON });
+  return inTurn("weighed", { job, result }, false, signal);
 }
 
 /** Nobody waits longer than this, in ms, for a file or a page to print; most have been laid out on screen already. */

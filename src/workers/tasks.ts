@@ -2,6 +2,7 @@ import type { GroupLayout, GroupRequest } from "@/core/layout/lay";
 import type { LayoutResult, Progress } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
 import type { Job } from "@/core/job/job";
+import type { Weighed } from "@/core/order/instead";
 import type { Currency } from "@/core/money/money";
 import type { Listed } from "@/core/purchase/pricelist";
 import type { Proposal, Seller } from "@/core/purchase/proposal";
@@ -28,6 +29,7 @@ export interface ProposalRequest {
 export interface Tasks {
   request: { ask: Job; answer: LayoutRequest; progress: never };
   standing: { ask: StandingRequest & { result: LayoutResult }; answer: Standing; progress: never };
+  weighed: { ask: { job: Job; result: LayoutResult }; answer: Weighed; progress: never };
   proposal: { ask: ProposalRequest; answer: Proposal; progress: never };
   group: { ask: GroupRequest; answer: GroupLayout; progress: Omit<Progress, "done" | "of"> };
 }

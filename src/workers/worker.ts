@@ -3,6 +3,7 @@ import type { MessagePort } from "node:worker_threads";
 import { layGroup } from "@/core/layout/lay";
 import { layoutRequest } from "@/core/job/ask";
 import { workJob } from "@/core/job/worked";
+import { weighedUp } from "@/core/order/instead";
 import { propose } from "@/core/purchase/proposal";
 import { standingOf } from "@/core/today/standing";
 import { highsSolver } from "./highs";
@@ -26,6 +27,7 @@ const RUN: { [N in TaskName]: Run<N> } = {
   group: (ask, watch, lp) => layGroup(ask, watch, lp),
   request: (job) => layoutRequest(workJob(job)),
   standing: ({ job, day, kept, result }) => standingOf(job, day, new Map(kept), () => result),
+  weighed: ({ job, result }) => weighedUp(workJob(job), result),
   proposal: ({ wanted, sellers, byHand, ...on }, _watch, lp) => propose(wanted, sellers, byHand, on, lp),
 };
 

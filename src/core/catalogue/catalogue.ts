@@ -29,6 +29,8 @@ export const offeredSchema = z.discriminatedUnion("form", [
     size: z.string().max(60),
     as: z.enum(BOUGHT_AS),
     price,
+    /** Days from ordering it until it is here, where they were asked for. */
+    days: z.number().int().min(0).max(400).optional(),
   }),
 ]);
 export type Offered = z.output<typeof offeredSchema>;
@@ -71,7 +73,12 @@ export function changeCatalogue({ offers }: Catalogue, act: CatalogueAct): Catal
       let last = Math.max(0, ...offers.map((o) => o.id));
       for (const o of act.offers) {
         const there = next.get(sameThing(o));
-        next.set(sameThing(o), there ? { ...there, price: o.price ?? there.price } : { ...o, id: ++last });
+        next.set(
+          sameThing(o),
+          there
+            ? { ...there, price: o.price ?? there.price, ...("days" in o ? { days: o.days } : {}) }
+            : { ...o, id: ++last },
+        );
       }
       if (next.size > MOST_OFFERS)
         throw new JobFileError([{ path: "offers", message: `a catalogue lists at most ${MOST_OFFERS} things; leave out what is not bought any more` }]); // prettier-ignore
@@ -96,9 +103,9 @@ export type StockOffered = Exclude<Offered, { form: "item" }>;
 type StockOffer = StockOffered & { id: number };
 export const isStock = (o: Offer): o is StockOffer => o.form !== "item";
 
-/** What is asked for one of an item, by how it is bought; null where it is listed without a price. */
-export const pricesOf = (offers: Offer[], of: { item: string; standard: string; size: string }): Partial<Record<BoughtAs, number | null>> => // prettier-ignore
-  Object.fromEntries(offers.flatMap((o) => (o.form === "item" && o.item === of.item && o.standard === of.standard && o.size === of.size ? [[o.as, o.price]] : []))); // prettier-ignore
+/** What is asked for one of an item, by how it is bought, and the days it takes; null where that is not known. */
+export const askedFor = (offers: Offer[], of: { item: string; standard: string; size: string }): Partial<Record<BoughtAs, { price: number | null; days: number | null }>> => // prettier-ignore
+  Object.fromEntries(offers.flatMap((o) => (o.form === "item" && o.item === of.item && o.standard === of.standard && o.size === of.size ? [[o.as, { price: o.price, days: o.days ?? null }]] : []))); // prettier-ignore
 
 /** An offer as a job's layout or order takes it: any number of it, its price 0 as long as nobody knows it. */
 export function asStock({ id: offer, price: known, ...rest }: StockOffer): StockEntry {

@@ -61,7 +61,8 @@ function boxesToFollow(lines: WorkedLine[]) {
 }
 const area = (l: WorkedLine) => bodyOf(l.shape).outsideLength * bodyOf(l.shape).outsideWidth;
 
-function lengthNamed(line: WorkedLine, name: string): number {
+/** What a name comes to in a line's item, nm; NaN where it is no length. */
+export function lengthNamed(line: WorkedLine, name: string): number {
   const { value } = line.shape.scope.working(name);
   return value.kind === "amount" ? Number(value.of.round().valueOf()) : NaN;
 }

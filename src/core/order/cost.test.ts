@@ -92,7 +92,10 @@ test("what has no price is said and counts for nothing; wood of the yard is wort
 
 test("screws that lie in the yard cost a piece what the same cost to buy, though nothing is paid for them", () => {
   const lying: StockEntry = { ...pack("exterior screw, no. 6 × 1 1/4", 500, 0), available: 1, source: "yard" };
-  const { order, cost } = costed({ lines: [body("deep", 10), body("medium", 4)], stock: [board(), ...HARDWARE, lying] });
+  const { order, cost } = costed({
+    lines: [body("deep", 10), body("medium", 4)],
+    stock: [board(), ...HARDWARE, lying],
+  });
   const line = order.lines.find((l) => l.what.includes("no. 6"))!;
   expect([line.bought, line.price]).toEqual([0, 0]);
   // 160 of them at 4.05 a hundred are 6.48, instead of two packs for 8.10; the other screws and the glue as before.

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { pricesOf } from "@/core/catalogue/catalogue";
+import { askedFor } from "@/core/catalogue/catalogue";
 import type { ItemCost } from "./cost";
 import { breakEven, compare, eachOf, movesOfBreakEven, waysOf } from "./makeorbuy";
 
@@ -72,7 +72,9 @@ test("the break-even is the first quantity from which it pays, whatever the numb
 
 test("a price that nobody has said is not known, and what would move the break-even says which way", () => {
   const offers = [{ id: 1, form: "item" as const, material: "Floor", item: "floor-solid", standard: "langstroth-10", size: "", as: "kit" as const, price: null }]; // prettier-ignore
-  expect(pricesOf(offers, { item: "floor-solid", standard: "langstroth-10", size: "" })).toEqual({ kit: null });
+  expect(askedFor(offers, { item: "floor-solid", standard: "langstroth-10", size: "" })).toEqual({
+    kit: { price: null, days: null },
+  });
   const ways = waysOf(floor(700, 300), MINUTES, NO_MORE, { ...asked({ kit: null }), rate: null });
   expect(by(ways, "kit").unknown).toEqual(["its price", "an hour"]);
   const moves = movesOfBreakEven(floor(900, 300), { cut: { once: 120, each: 20 }, assemble: { once: 30, each: 10 } }, NO_MORE, asked({ "ready made": 26 }), "ready made"); // prettier-ignore

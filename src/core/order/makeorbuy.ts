@@ -6,6 +6,7 @@ import { allLayouts, type LayoutResult } from "@/core/layout/layout";
 import type { Operation } from "@/core/work/operation";
 import { operations } from "@/core/work/operations";
 import { SAW_KINDS } from "@/core/work/sawing";
+import { handsOf, type Workshop } from "@/core/shop/shop";
 import { areaByLine, type ItemCost, minutesByLine } from "./cost";
 
 /** How an item is come by: made from wood that is bought or that one has, put together from parts somebody cut, or bought whole. */
@@ -206,6 +207,16 @@ export function movesOfBreakEven(
     ...(rate === null ? [] : [{ what: "an hour a fifth dearer", from: by(item, minutes, { ...asked, rate }) }]),
     { what: "bought a fifth cheaper", from: by(item, minutes, { ...asked, prices: { ...asked.prices, [against]: (asked.prices[against] ?? 0) * 0.8 } }) }, // prettier-ignore
   ];
+}
+
+/** Working days a batch takes in the shop, all hands at it, whole ones; of what is bought nothing. */
+export function daysInShop(
+  minutes: number,
+  { people, staff, hours }: Pick<Workshop, "people" | "staff" | "hours">,
+): number {
+  // prettier-ignore
+  const day = hours.reduce((sum, [from, to]) => sum + to - from, 0) * handsOf({ people, staff });
+  return minutes > 0 && day > 0 ? Math.ceil(minutes / day) : 0;
 }
 
 /** What a piece costs by a way when so many are made: for a curve. */

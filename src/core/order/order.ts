@@ -1,5 +1,5 @@
 import { pieceKey } from "@/core/line/line";
-import type { PackStock } from "@/core/boards/stock";
+import type { PackStock, StockEntry } from "@/core/boards/stock";
 import type { WorkedJob } from "@/core/job/worked";
 import { lengthText } from "@/core/length/format";
 import { jointArea } from "@/core/layout/panels";
@@ -181,6 +181,18 @@ function packLine(n: Need, offers: PackStock[]): OrderLine {
     from: from.every((o) => o.source === "yard") ? "yard" : "buy",
     ...(chosen.short > 0 ? { short: chosen.short } : {}),
   };
+}
+
+/** The other sizes of pack something is bought in, and what it would come to in each of them alone. */
+export function otherPacks(
+  { what, bought, packs, unit }: OrderLine,
+  stock: StockEntry[],
+): { pack: number; count: number; price: number }[] {
+  if (unit === "board" || bought <= 0) return [];
+  const offers = stock.flatMap((s) => (s.form === "pack" && s.source === "buy" && s.price > 0 && s.material === what ? [s] : [])); // prettier-ignore
+  return offers
+    .filter((o) => !(packs.length === 1 && packs[0]!.size === o.pack))
+    .map((o) => ({ pack: o.pack, count: Math.ceil(bought / o.pack), price: Math.ceil(bought / o.pack) * o.price }));
 }
 
 /**

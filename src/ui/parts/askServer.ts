@@ -19,14 +19,14 @@ const PATIENCE = 10_000;
  */
 export async function askServer<T>(
   path: string,
-  { method, body }: { method?: Method; body?: object | string } = {},
+  { method, body, patience = PATIENCE }: { method?: Method; body?: object | string; patience?: number } = {},
 ): Promise<T> {
   let ok: boolean;
   let status: number;
   let said: T & { error?: string };
   try {
     const reply = await fetch(path, {
-      signal: AbortSignal.timeout(PATIENCE),
+      signal: AbortSignal.timeout(patience),
       ...(method && {
         method,
         headers: { "content-type": "application/json" },

@@ -1,10 +1,12 @@
 "use client";
+import { otherPacks } from "@/core/order/order";
 import type { Station } from "@/ui/desk/station";
 import { useDesk, useLaid, useMoney } from "@/ui/desk/useDesk";
 import { count } from "@/ui/parts/words";
 import { AfterLayout } from "../AfterLayout";
 import { Empty } from "../Empty";
 import { CostOfPiece } from "./CostOfPiece";
+import { Instead } from "./Instead";
 import { MakeOrBuy } from "./MakeOrBuy";
 import { ToOrder } from "@/ui/orders/ToOrder";
 import { PageLink } from "@/ui/desk/PageLink";
@@ -71,6 +73,11 @@ export function Buy() {
                 </td>
                 <td className="font-mono whitespace-nowrap">
                   {l.unit === "board" ? "" : l.packs.map((p) => `${p.count} × ${p.size}`).join(" + ")}
+                  {otherPacks(l, job.stock).map((o) => (
+                    <span key={o.pack} className="block text-[.84rem] text-soft">
+                      or {o.count} × {o.pack}, {money(o.price)}
+                    </span>
+                  ))}
                 </td>
                 <td className="text-right font-mono">
                   {l.price === null ? (
@@ -86,6 +93,7 @@ export function Buy() {
         <div className="no-print mt-6">
           <Packs />
         </div>
+        <Instead />
       </section>
       <div className="print:break-before-page">
         {cost && (

@@ -1,9 +1,9 @@
 "use client";
 import { lazy, Suspense, useMemo, useState } from "react";
-import { BOUGHT_AS, type BoughtAs, pricesOf } from "@/core/catalogue/catalogue";
+import { BOUGHT_AS, type BoughtAs, askedFor } from "@/core/catalogue/catalogue";
 import { fromMinor, moneyText } from "@/core/money/money";
 import type { Cost } from "@/core/order/cost";
-import { breakEven, compare, minutesOf, movesOfBreakEven, type Way, type WayCost, waysOf } from "@/core/order/makeorbuy"; // prettier-ignore
+import { breakEven, compare, daysInShop, minutesOf, movesOfBreakEven, type Way, type WayCost, waysOf } from "@/core/order/makeorbuy"; // prettier-ignore
 import { useDesk, useLaid } from "@/ui/desk/useDesk";
 import { NumberField } from "@/ui/parts/NumberField";
 import { duration } from "@/ui/parts/words";
@@ -28,7 +28,8 @@ export function MakeOrBuy({ cost }: { cost: Cost }) {
   const item = cost.items.find((i) => i.line === chosen) ?? cost.items[0]!;
   const line = job.lines[item.line]!;
   const size = line.size ?? "";
-  const prices = pricesOf(desk.around.offers, { item: line.item, standard: line.standard, size });
+  const listed = askedFor(desk.around.offers, { item: line.item, standard: line.standard, size });
+  const prices = Object.fromEntries(Object.entries(listed).map(([as, l]) => [as, l.price])) as Partial<Record<BoughtAs, number | null>>; // prettier-ignore
   const { currency, rate, overhead } = job.workshop.money;
   const said = JSON.stringify(prices);
   const { ways, compared, moves } = useMemo(() => {
@@ -44,8 +45,8 @@ export function MakeOrBuy({ cost }: { cost: Cost }) {
   }, [worked, layout.result, item, currency, rate, overhead, said]);
   const say = (minor: number) => moneyText(fromMinor(Math.round(minor), currency), currency);
   const made = ways[0]!;
-  const put = (as: BoughtAs, price: number | null) =>
-    desk.catalogue({ do: "offer", offers: [{ form: "item", material: `${line.standard} ${item.item}`.slice(0, 60), item: line.item, standard: line.standard, size, as, price }] }); // prettier-ignore
+  const put = (as: BoughtAs, said: { price: number | null; days?: number }) =>
+    desk.catalogue({ do: "offer", offers: [{ form: "item", material: `${line.standard} ${item.item}`.slice(0, 60), item: line.item, standard: line.standard, size, as, ...said }] }); // prettier-ignore
   const known = compared.filter((c) => c.way.unknown.length === 0 || c.way.way === "wood bought");
   return (
     <section aria-label="Make or buy" className="mt-6">
@@ -68,6 +69,7 @@ export function MakeOrBuy({ cost }: { cost: Cost }) {
             <th className="text-right!">each</th>
             <th className="text-right!">for {item.quantity}</th>
             <th className="text-right!">hands</th>
+            <th className="text-right!">days</th>
           </tr>
         </thead>
         <tbody>
@@ -90,7 +92,7 @@ export function MakeOrBuy({ cost }: { cost: Cost }) {
                       label={`Asked for one: ${way.way}`}
                       value={prices[way.way] ?? null}
                       empty="ask"
-                      onSettle={(price) => put(way.way as BoughtAs, price)}
+                      onSettle={(price) => put(way.way as BoughtAs, { price })}
                       className="w-20"
                     />
                   )}
@@ -99,6 +101,21 @@ export function MakeOrBuy({ cost }: { cost: Cost }) {
                 <td className="text-right font-mono">{nothing ? "" : say(total)}</td>
                 <td className="text-right whitespace-nowrap">
                   {nothing ? "" : minutes > 0 ? duration(Math.round(minutes)) : "none"}
+                </td>
+                <td className="text-right whitespace-nowrap">
+                  {isAsked(way.way) && !nothing && (
+                    <>
+                      <NumberField
+                        label={`Days until it is here: ${way.way}`}
+                        value={listed[way.way]?.days ?? null}
+                        empty="days?"
+                        onSettle={(days) => put(way.way as BoughtAs, { price: null, days })}
+                        className="w-14"
+                      />
+                      {minutes > 0 && " + "}
+                    </>
+                  )}
+                  {!nothing && minutes > 0 && <b>{daysInShop(minutes, job.workshop)}</b>}
                 </td>
               </tr>
             );
@@ -120,8 +137,9 @@ export function MakeOrBuy({ cost }: { cost: Cost }) {
         </p>
       )}
       <p className="mt-1 text-[.84rem] text-soft">
-        A piece costs the same material whatever the number, by this layout’s share; set-ups come once a batch. Prices
-        asked for are kept in the catalogue.
+        A piece costs the same material whatever the number, by this layout’s share; set-ups come once a batch. Days in
+        the shop are with all hands at it, and after the wood is there. Prices and days asked for are kept in the
+        catalogue.
       </p>
     </section>
   );
