@@ -76,20 +76,7 @@ export function Suppliers({ suppliers, units, now }: { suppliers: KnownSupplier[
               {s.problem && <span className="block font-semibold text-madder">asked in vain: {s.problem}</span>}
             </p>
             {s.repriced.map((r) => (
-              <details key={`${r.key} ${r.pack}`}>
-                <summary className="min-h-[44px] py-2 text-[.93rem]">
-                  <b className={`font-semibold ${r.to > r.from ? "text-madder" : ""}`}>
-                    {r.to > r.from ? "▲ dearer by" : "▽ cheaper by"} {percent(Math.abs(r.to - r.from) / r.from)}
-                  </b>{" "}
-                  <ThingName thing={r.thing} pack={r.pack} units={units} />:{" "}
-                  <span className="font-mono whitespace-nowrap">
-                    {priceText(r.from, s.currency)} → {priceText(r.to, s.currency)}
-                  </span>
-                </summary>
-                <Suspense fallback={<p className="text-soft">drawing …</p>}>
-                  <PriceHistory thing={r.key} suppliers={suppliers} now={now} />
-                </Suspense>
-              </details>
+              <Repriced key={`${r.key} ${r.pack}`} of={r} currency={s.currency} {...{ suppliers, units, now }} />
             ))}
           </li>
         ))}
@@ -124,5 +111,40 @@ export function Suppliers({ suppliers, units, now }: { suppliers: KnownSupplier[
         </p>
       )}
     </section>
+  );
+}
+
+/** A price that is another than before; opened, what the thing cost over time, which is asked for then. */
+function Repriced({
+  of: { thing, key, pack, from, to },
+  currency,
+  suppliers,
+  units,
+  now,
+}: {
+  of: KnownSupplier["repriced"][number];
+  currency: Currency;
+  suppliers: KnownSupplier[];
+  units: Units;
+  now: number;
+}) {
+  const [open, setOpen] = useState(false);
+  return (
+    <details onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary className="min-h-[44px] py-2 text-[.93rem]">
+        <b className={`font-semibold ${to > from ? "text-madder" : ""}`}>
+          {to > from ? "▲ dearer by" : "▽ cheaper by"} {percent(Math.abs(to - from) / from)}
+        </b>{" "}
+        <ThingName thing={thing} pack={pack} units={units} />:{" "}
+        <span className="font-mono whitespace-nowrap">
+          {priceText(from, currency)} → {priceText(to, currency)}
+        </span>
+      </summary>
+      {open && (
+        <Suspense fallback={<p className="text-soft">drawing …</p>}>
+          <PriceHistory thing={key} suppliers={suppliers} now={now} />
+        </Suspense>
+      )}
+    </details>
   );
 }

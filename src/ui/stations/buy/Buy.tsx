@@ -1,4 +1,5 @@
 "use client";
+import Link from "next/link";
 import { otherPacks } from "@/core/order/order";
 import type { Station } from "@/ui/desk/station";
 import { useDesk, useLaid, useMoney } from "@/ui/desk/useDesk";
@@ -29,9 +30,9 @@ export function Buy() {
       <section aria-label="Order">
         <div className="no-print mb-4 border-b border-rule pb-2">
           <ToOrder only={[id]} units={job.units} currency={job.workshop.money.currency} brief />
-          <a href="/orders" className="quiet inline-flex min-h-[44px] items-center">
+          <Link prefetch={false} href="/orders" className="quiet inline-flex min-h-[44px] items-center">
             order it together with other jobs
-          </a>
+          </Link>
         </div>
         <p className="mb-2">
           <b className="text-[1.2rem]">{money(order.total)}</b> for materials
