@@ -30,14 +30,6 @@ const laid = (page) =>
     .first()
     .waitFor({ timeout: 30_000 });
 
-/** A list as it comes from a spreadsheet, with two rows nobody can read. */
-const PILE = [
-  "Qty\tWood\tThick (in)\tWidth\tLength\tRough\tBad\tWhere",
-  ...Array.from({ length: 16 }, (_, n) => `${1 + (n % 3)}\tlarch\t${n % 2 ? "1" : "1 1/8"}\t${8 + (n % 4)} 1/4\t${84 + 6 * n}\tx\t${n % 5 ? "" : "30-42"}\tlean-to`),
-  "two\tlarch\t1\t8\t96\tx\t\tlean-to",
-  "2\tlarch\t1\t\t96\tx\t\tlean-to",
-].join("\n"); // prettier-ignore
-
 /** Name, page, and what is done before the picture. */
 const SHOTS = [
   // Seen once so that where the jobs stand is worked out; then all of it is there.
@@ -56,26 +48,19 @@ const SHOTS = [
   ],
   ["yard", "/yard"],
   [
-    "yard-paste",
-    "/yard",
+    "orders",
+    "/orders",
     async (page) => {
-      await page.getByLabel(/^What came in/).focus();
-      await page.evaluate((text) => {
-        const data = new DataTransfer();
-        data.setData("text", text);
-        document.activeElement.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true })); // prettier-ignore
-      }, PILE);
-      await page.getByText("in trouble").waitFor();
+      await page
+        .getByRole("button", { name: /^Draw it up/ })
+        .first()
+        .waitFor();
+      await page.waitForFunction(() => !document.body.innerText.includes("being worked out"), undefined, {
+        timeout: 90_000,
+      });
     },
   ],
-  [
-    "stock-take",
-    "/yard/count",
-    async (page) => {
-      await page.setViewportSize({ width: 800, height: 1280 });
-      await page.keyboard.press("3");
-    },
-  ],
+  ["order", "/orders/1"],
   ["ask", "/jobs/1/ask"],
   ["shape", "/jobs/1/shape"],
   ["exploded", "/jobs/3/sheet/0"],

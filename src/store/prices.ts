@@ -16,8 +16,8 @@ const MOST_SHOWN = 2000;
 /** What things cost when: a row each time a price changes, none is ever written over. */
 export const priceStore = ofDatabase((db) => {
   const sql = {
-    last: db.prepare<[number], { thing: string; pack: number; price: number; currency: string }>(
-      "SELECT thing, pack, price, currency, max(at) FROM price WHERE supplier_id = ? GROUP BY thing, pack",
+    last: db.prepare<[number], { thing: string; pack: number; price: number; currency: string; at: string }>(
+      "SELECT thing, pack, price, currency, max(at) AS at FROM price WHERE supplier_id = ? GROUP BY thing, pack",
     ),
     insert: db.prepare("INSERT INTO price (supplier_id, thing, pack, price, currency, at) VALUES (?, ?, ?, ?, ?, ?)"),
     of: db.prepare<[string, number], Omit<Priced, "currency"> & { currency: string }>(
@@ -45,6 +45,9 @@ export const priceStore = ofDatabase((db) => {
     /** What a thing cost when, the oldest first. */
     of: (thing: string): Priced[] =>
       sql.of.all(thing, MOST_SHOWN).toReversed().map((p) => ({ ...p, currency: p.currency || null })), // prettier-ignore
+    /** Since when the prices of a supplier hold, by pack and thing. */
+    since: (supplier: number): Record<string, string> =>
+      Object.fromEntries(sql.last.all(supplier).map((p) => [name(p.pack, p.thing), p.at])),
     /** Prices that are other now than they were before, the last changed first. */
     changed: () => sql.before.all(),
   };

@@ -76,6 +76,7 @@ test("a price is kept with the day it began to hold, and only when it is another
   const id = suppliers.add("http://127.0.0.1:9/s");
   for (const price of [13.9, 13.9, 14.6]) suppliers.told(id, list(price));
   expect(prices.of(thingKey(board(96))).map((p) => [p.supplier, p.price])).toEqual([[id, 1390], [id, 1460]]); // prettier-ignore
+  expect(Object.keys(prices.since(id))).toEqual([`1 ${thingKey(board(96))}`]);
   expect(prices.changed()).toMatchObject([{ supplier: id, before: 1390, price: 1460 }]);
   suppliers.silent(id, "it cannot be reached");
   expect(suppliers.one(id)).toMatchObject({ problem: "it cannot be reached", list: { offers: [{ price: 14.6 }] } });

@@ -21,6 +21,8 @@ export interface Buyer {
   name: string;
   /** Things it has to have bought, those on their way too. */
   wants: number;
+  /** Parts no board there is gives: what they are cut from is not among what it wants. */
+  missing: number;
   /** Where it stands is being worked out: what it wants may be otherwise. */
   fresh: boolean;
 }
@@ -47,7 +49,13 @@ export async function toOrder(
 ): Promise<ToOrder> {
   // prettier-ignore
   const all = jobStore(db).list({ day: today });
-  const buyers = all.map(({ id, name, standing, fresh }) => ({ id, name, wants: standing?.wants.length ?? 0, fresh }));
+  const buyers = all.map(({ id, name, standing, fresh }) => ({
+    id,
+    name,
+    wants: standing?.wants.length ?? 0,
+    missing: standing?.missing ?? 0,
+    fresh,
+  }));
   freshen(db, buyers.filter((b) => !b.fresh).map((b) => b.id), today); // prettier-ignore
   const jobs = asked ?? buyers.map((b) => b.id);
   const { currency } = shopStore(db).load().shop.workshop.money;

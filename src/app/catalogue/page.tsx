@@ -4,6 +4,8 @@ import { fromKept } from "@/app/kept";
 import { database } from "@/store/database";
 import { shopStore } from "@/store/shop";
 import { catalogueStore } from "@/store/catalogue";
+import { priceStore } from "@/store/prices";
+import { supplierStore } from "@/store/suppliers";
 import { Fresh } from "@/ui/parts/Fresh";
 import { CataloguePage } from "@/ui/catalogue/CataloguePage";
 
@@ -20,6 +22,13 @@ const Page = () =>
           key={visit}
           stored={catalogueStore(database()).load()}
           units={shopStore(database()).load().shop.units}
+          history={{
+            since: priceStore(database()).since(0),
+            suppliers: supplierStore(database())
+              .all()
+              .map(({ id, list }) => ({ id, name: list?.name ?? null })),
+            now: Date.now(),
+          }}
         />
       </>
     );

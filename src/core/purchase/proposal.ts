@@ -85,7 +85,9 @@ export function propose(
   { today, currency }: { today: string; currency: Currency },
   lp: LpSolver,
 ): Proposal {
-  const usable = sellers.filter((s) => currency === null || s.list.currency === currency);
+  // A shop that has not said its currency buys in that of the first: amounts of two are not added up.
+  const its = currency ?? sellers[0]?.list.currency;
+  const usable = sellers.filter((s) => s.list.currency === its);
   const quick = inTime(wanted, usable, today);
   const listed = wanted.filter((w) => quick.get(w.key)!.size > 0);
   const problem = problemOf(listed, usable, quick, currency);

@@ -1,17 +1,20 @@
 "use client";
-import { useCallback, useState } from "react";
+import { lazy, Suspense, useCallback, useState } from "react";
 import {
   type CatalogueAct,
   catalogueActSchema,
   catalogueActText,
   changeCatalogue,
+  isStock,
   type Offer,
   type Offered,
+  type StockOffered,
   type StoredCatalogue,
   touchesCatalogue,
 } from "@/core/catalogue/catalogue";
 import { meet } from "@/core/keeping/kept";
 import type { Units } from "@/core/length/length";
+import { thingKey } from "@/core/purchase/thing";
 import { problemsOf } from "@/core/problem/explain";
 import { JobFileError } from "@/core/problem/problem";
 import { madeOf } from "@/core/yard/lot";
@@ -20,7 +23,7 @@ import { Troubles } from "@/ui/desk/Troubles";
 import { useKeeping } from "@/ui/desk/useKeeping";
 import { Measure } from "@/ui/parts/Measure";
 import { NumberField } from "@/ui/parts/NumberField";
-import { count } from "@/ui/parts/words";
+import { count, dayText } from "@/ui/parts/words";
 import { ShopTop } from "@/ui/top/ShopTop";
 import { Undo } from "@/ui/top/Undo";
 import { OpenTable, Preview } from "@/ui/yard/Preview";
@@ -30,7 +33,15 @@ const dependsOn = (later: CatalogueAct, earlier: CatalogueAct) =>
   meet(touchesCatalogue(later), touchesCatalogue(earlier));
 
 /** What can usually be bought, in its sizes and for how much: every job finds it. */
-export function CataloguePage({ stored, units }: { stored: StoredCatalogue; units: Units }) {
+export function CataloguePage({
+  stored,
+  units,
+  history = { since: {}, suppliers: [], now: 0 },
+}: {
+  stored: StoredCatalogue;
+  units: Units;
+  history?: History;
+}) {
   const [offers, setOffers] = useState(stored.offers);
   const [problem, setProblem] = useState<string | null>(null);
   const adopt = useCallback((kept: StoredCatalogue) => setOffers(kept.offers), []);
@@ -91,10 +102,10 @@ export function CataloguePage({ stored, units }: { stored: StoredCatalogue; unit
             {problem}
           </p>
         )}
-        <Offers name="Boards" list={boards} units={units} act={act} />
-        <Offers name="Sheets, rolls and coils" list={sheets} units={units} act={act} />
-        <Offers name="Fasteners, glue, foundation" list={packs} units={units} act={act} />
-        <Offers name="Bought instead of made" list={items} units={units} act={act} />
+        <Offers name="Boards" list={boards} units={units} act={act} history={history} />
+        <Offers name="Sheets, rolls and coils" list={sheets} units={units} act={act} history={history} />
+        <Offers name="Fasteners, glue, foundation" list={packs} units={units} act={act} history={history} />
+        <Offers name="Bought instead of made" list={items} units={units} act={act} history={history} />
       </main>
     </>
   );
@@ -164,6 +175,39 @@ function AddLine({ units, act }: { units: Units; act(act: CatalogueAct): boolean
   );
 }
 
+/** Since when prices hold, and who else sells. */
+interface History {
+  /** By pack and thing. */
+  since: Record<string, string>;
+  suppliers: { id: number; name: string | null }[];
+  /** ms */
+  now: number;
+}
+/** A price older than this is marked, ms. */
+const OLD = 90 * 86_400_000;
+const PriceHistory = lazy(() => import("@/ui/orders/PriceHistory"));
+
+/** How old a price is; opened, what the thing cost over time, here and at the suppliers. */
+function Age({ of, history: { since, suppliers, now } }: { of: StockOffered; history: History }) {
+  const [open, setOpen] = useState(false);
+  const key = thingKey(of);
+  const from = since[`${of.form === "pack" ? of.pack : 1} ${key}`];
+  if (!from) return null;
+  const old = now - Date.parse(from) > OLD;
+  return (
+    <details onToggle={(e) => setOpen(e.currentTarget.open)} className="text-left">
+      <summary className={`text-[.84rem] ${old ? "font-semibold text-madder" : "text-soft"}`}>
+        {old ? "old: " : ""}since {dayText(from.slice(0, 10))}
+      </summary>
+      {open && (
+        <Suspense fallback={<p className="text-soft">drawing …</p>}>
+          <PriceHistory thing={key} suppliers={suppliers} now={now} />
+        </Suspense>
+      )}
+    </details>
+  );
+}
+
 const HEADS: Partial<Record<Offer["form"], string>> = { pack: "in a pack", item: "how" };
 
 function Offers({
@@ -171,11 +215,13 @@ function Offers({
   list,
   units,
   act,
+  history,
 }: {
   name: string;
   list: Offer[];
   units: Units;
   act(act: CatalogueAct): boolean;
+  history: History;
 }) {
   if (list.length === 0) return null;
   return (
@@ -231,6 +277,7 @@ function Offers({
                     onEmpty={() => act({ do: "change", id, to: { ...offered, price: null } })}
                     className="min-h-[44px] w-24"
                   />
+                  {isStock(o) && o.price !== null && <Age of={o} history={history} />}
                 </td>
                 <td className="text-right">
                   <button

@@ -71,7 +71,7 @@ export function OrdersPage({
               </details>
             )}
           </section>
-          <Suppliers suppliers={suppliers} units={units} now={now} />
+          <Suppliers {...{ suppliers, units, currency, now }} />
         </div>
       </main>
     </>

@@ -27,7 +27,18 @@ const OLD = 14 * 86_400_000;
 const PriceHistory = lazy(() => import("./PriceHistory"));
 
 /** From whom things are bought: how old their prices are, and what has another price than before. */
-export function Suppliers({ suppliers, units, now }: { suppliers: KnownSupplier[]; units: Units; now: number }) {
+export function Suppliers({
+  suppliers,
+  units,
+  currency,
+  now,
+}: {
+  suppliers: KnownSupplier[];
+  units: Units;
+  currency: Currency;
+  /** ms */
+  now: number;
+}) {
   const router = useRouter();
   const [busy, setBusy] = useState<number | "new" | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
@@ -72,6 +83,11 @@ export function Suppliers({ suppliers, units, now }: { suppliers: KnownSupplier[
               {s.toldAt ? `${count(s.offers, "price")}, ${agoText(now - Date.parse(s.toldAt))}` : "no prices yet"}
               {s.toldAt && now - Date.parse(s.toldAt) > OLD && (
                 <b className="font-semibold text-madder"> · old: ask again before ordering</b>
+              )}
+              {s.currency && currency && s.currency !== currency && (
+                <b className="block font-semibold text-madder">
+                  its prices are in {s.currency}, the shop reckons in {currency}: nothing is ordered there
+                </b>
               )}
               {s.problem && <span className="block font-semibold text-madder">asked in vain: {s.problem}</span>}
             </p>

@@ -81,6 +81,19 @@ export function ToOrder({
           {problem}
         </p>
       )}
+      {buyers
+        .filter((b) => b.missing > 0 && toOrder.jobs.includes(b.id))
+        .map((b) => (
+          <p key={b.id} role="note" className="my-1 border-l-8 border-madder bg-white px-3 py-1.5">
+            <b className="font-semibold text-madder">
+              {b.name}: no board gives {count(b.missing, "part")}.
+            </b>{" "}
+            What they are cut from is not in these orders:{" "}
+            <a href={`/jobs/${b.id}/lay-out`} className="underline decoration-[#9aa39d] underline-offset-4">
+              say at Lay out what there is to buy
+            </a>
+          </p>
+        ))}
       {only && coming.length > 0 && (
         <p>
           On order:{" "}

@@ -47,7 +47,7 @@ describe("what to order", () => {
   const order = (more: Partial<ProposedOrder> = {}): ProposedOrder => ({ seller: 1, name: "Saltmarsh timber yard", lines: [line(pine, 50, 1280, { over: 1 })], goods: 64_000, delivery: 3500, total: 67_500, by: "2027-02-02", comes: "2027-02-05", late: 0, ...more }); // prettier-ignore
   const toOrder = (orders: ProposedOrder[], more: Partial<Asked> = {}, proposal: Partial<Asked["proposal"]> = {}): Asked => ({
     proposal: { orders, total: orders.reduce((s, o) => s + o.total, 0), bound: 67_000, proven: false, short: [], ...proposal },
-    buyers: [{ id: 1, name: "Spring bodies", wants: 4, fresh: true }, { id: 2, name: "Wintering sets", wants: 2, fresh: true }],
+    buyers: [{ id: 1, name: "Spring bodies", wants: 4, missing: 0, fresh: true }, { id: 2, name: "Wintering sets", wants: 2, missing: 0, fresh: true }],
     jobs: [1, 2], today: "2027-01-30", coming: [], spent: 0, ...more,
   }); // prettier-ignore
   const open = async (told: Asked) => {
@@ -88,9 +88,10 @@ describe("what to order", () => {
   });
 
   test("nothing to order, and a job still being worked out, are said", async () => {
-    await open(toOrder([], { buyers: [{ id: 1, name: "Spring bodies", wants: 0, fresh: false }] }));
+    await open(toOrder([], { buyers: [{ id: 1, name: "Spring bodies", wants: 0, missing: 3, fresh: false }] }));
     expect(screen.getByText("Nothing has to be ordered: it is in the yard or on its way.")).toBeTruthy();
     expect(screen.getByText("1 job being worked out; this may change")).toBeTruthy();
+    expect(screen.getByRole("note").textContent).toMatch(/^Spring bodies: no board gives 3 parts\./);
   });
 });
 
@@ -166,11 +167,12 @@ test("prices that are old are marked, those that changed say by how much; a supp
   const now = Date.parse("2027-02-20T08:00:00Z");
   const known = (more: Partial<KnownSupplier>): KnownSupplier => ({ id: 1, address: "http://127.0.0.1:1/a", name: "Quay fixings", currency: "GBP", offers: 17, toldAt: "2027-02-20T07:00:00Z", problem: null, repriced: [], ...more }); // prettier-ignore
   const repriced = [{ thing: screws, key: "x", pack: 200, from: 1500, to: 1590 }, { thing: pine, key: "y", pack: 1, from: 1000, to: 900 }]; // prettier-ignore
-  render(<Suppliers suppliers={[known({ repriced }), known({ id: 2, name: "Reedbank", toldAt: "2027-02-01T08:00:00Z", problem: "no answer in 8 s" })]} units="in" now={now} />); // prettier-ignore
+  render(<Suppliers suppliers={[known({ repriced }), known({ id: 2, name: "Reedbank", currency: "EUR", toldAt: "2027-02-01T08:00:00Z", problem: "no answer in 8 s" })]} units="in" currency="GBP" now={now} />); // prettier-ignore
   const [quay, reed] = screen.getAllByRole("listitem") as [HTMLElement, HTMLElement];
   expect(quay.textContent).toMatch(/17 prices, 1 h ago.*dearer by 6 %.*£15\.00 → £15\.90.*cheaper by 10 %/);
   expect(quay.textContent).not.toContain("old");
   expect(reed.textContent).toMatch(/19 days ago · old: ask again before ordering.*asked in vain: no answer in 8 s/);
+  expect(reed.textContent).toContain("its prices are in EUR, the shop reckons in GBP");
   answers = () => ({ json: { id: 2 } });
   await user.click(within(reed).getByRole("button", { name: "ask for prices" }));
   await waitFor(() => expect(went).toEqual(["again"]));

@@ -9,7 +9,7 @@ import { askServer, NoAnswer, RETRY } from "@/ui/parts/askServer";
 /** What to order for which jobs, as the server works it out. */
 export interface ToOrder {
   proposal: Proposal;
-  buyers: { id: number; name: string; wants: number; fresh: boolean }[];
+  buyers: { id: number; name: string; wants: number; missing: number; fresh: boolean }[];
   jobs: number[];
   today: string;
   coming: StoredPurchase[];

@@ -64,7 +64,11 @@ export function Buy() {
                   <span className="block">{l.what}</span>
                   <span className="text-[.84rem] text-soft">
                     {l.for.join(", ")} · {l.working}
-                    {l.from === "yard" && " · from the yard"}
+                    {l.from === "yard"
+                      ? " · from the yard"
+                      : l.unit !== "board" && l.bought < l.quantity
+                        ? ` · ${(l.quantity - l.bought).toLocaleString("en-GB")} of it in the yard`
+                        : ""}
                   </span>
                   {l.short !== undefined && (
                     <span className="block text-[.87rem] font-semibold text-madder">
