@@ -381,7 +381,7 @@ function Lines({
               {l.for.map((f) => (
                 <span key={f.job} className="block">
                   <span className="font-mono">{f.quantity.toLocaleString("en-GB")}</span>{" "}
-                  {jobs[f.job] ?? `job ${f.job}`}
+                  · {jobs[f.job] ?? `job ${f.job}`}
                 </span>
               ))}
             </td>

@@ -1,4 +1,5 @@
 "use client";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Units } from "@/core/length/length";
@@ -111,7 +112,11 @@ export function ToOrder({
         </p>
       )}
       {proposal.orders.length === 0 && proposal.short.length === 0 && (
-        <p className="py-2 text-[1.2rem]">Nothing has to be ordered: it is in the yard or on its way.</p>
+        <p className="py-2 text-[1.2rem]">
+          {asking.some((b) => toOrder.jobs.includes(b.id))
+            ? "Nothing has to be ordered: it is in the yard or on its way."
+            : "No job wants anything bought."}
+        </p>
       )}
       {now.map((o, i) => (
         <Proposed
@@ -142,8 +147,8 @@ export function ToOrder({
         <p className="mt-2 text-[.87rem] text-soft">
           {say(proposal.total)} with delivery.{" "}
           {proposal.proven
-            ? "No purchase from these suppliers that comes in time costs less."
-            : `No purchase that comes in time costs less than ${say(proposal.bound)}: this is within ${percent((proposal.total - proposal.bound) / Math.max(1, proposal.total))}.`}
+            ? "No purchase from these suppliers that comes as soon costs less."
+            : `No purchase that comes as soon costs less than ${say(proposal.bound)}: this is within ${percent((proposal.total - proposal.bound) / Math.max(1, proposal.total))}.`}
         </p>
       )}
     </section>
@@ -233,7 +238,7 @@ function OrderLines({ order, units, say, names }: Showing & { order: ProposedOrd
                     {s.quantity.toLocaleString("en-GB")}
                     {UNIT[l.unit]}
                   </span>{" "}
-                  {names.get(s.job) ?? `job ${s.job}`}
+                  · {names.get(s.job) ?? `job ${s.job}`}
                 </span>
               ))}
             </td>
@@ -276,6 +281,15 @@ function Short({ proposal, units, names }: Pick<Showing, "units" | "names"> & { 
           </li>
         ))}
       </ul>
+      {proposal.short.some((s) => !s.listed) && (
+        <p className="text-[.93rem]">
+          Say at{" "}
+          <Link prefetch={false} href="/catalogue" className="underline decoration-[#9aa39d] underline-offset-4">
+            Catalogue
+          </Link>{" "}
+          in what packs they come and for how much, or ask a supplier that lists them.
+        </p>
+      )}
     </section>
   );
 }

@@ -60,8 +60,8 @@ describe("what to order", () => {
     await open(toOrder([order()]));
     expect(screen.getByRole("heading", { name: "Order 1 thing from Saltmarsh timber yard by Tue 2 Feb" })).toBeTruthy();
     const row = screen.getByRole("row", { name: /^50/ });
-    expect(row.textContent).toMatch(/1 left over.*50 Spring bodies.*Mon 8 Feb.*£12\.80£640\.00$/);
-    expect(screen.getByText(/No purchase that comes in time costs less than £670\.00: this is within 0\.74 %/)).toBeTruthy(); // prettier-ignore
+    expect(row.textContent).toMatch(/1 left over.*50 · Spring bodies.*Mon 8 Feb.*£12\.80£640\.00$/);
+    expect(screen.getByText(/No purchase that comes as soon costs less than £670\.00: this is within 0\.74 %/)).toBeTruthy(); // prettier-ignore
     answers = (path, body) => (body ? { json: { error: "what there is to order has changed" }, status: 409 } : { json: toOrder([order()]) }); // prettier-ignore
     const press = () => user.click(screen.getByRole("button", { name: "Draw it up · £675.00" }));
     await press();
@@ -89,7 +89,7 @@ describe("what to order", () => {
 
   test("nothing to order, and a job still being worked out, are said", async () => {
     await open(toOrder([], { buyers: [{ id: 1, name: "Spring bodies", wants: 0, missing: 3, fresh: false }] }));
-    expect(screen.getByText("Nothing has to be ordered: it is in the yard or on its way.")).toBeTruthy();
+    expect(screen.getByText("No job wants anything bought.")).toBeTruthy();
     expect(screen.getByText("1 job being worked out; this may change")).toBeTruthy();
     expect(screen.getByRole("note").textContent).toMatch(/^Spring bodies: no board gives 3 parts\./);
   });
