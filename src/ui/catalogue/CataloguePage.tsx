@@ -1,5 +1,5 @@
 "use client";
-import { lazy, Suspense, useCallback, useState } from "react";
+import { Fragment, lazy, Suspense, useCallback, useState } from "react";
 import {
   type CatalogueAct,
   catalogueActSchema,
@@ -21,7 +21,7 @@ import { madeOf } from "@/core/yard/lot";
 import { offersOf, readPriced, sold } from "@/core/yard/priced";
 import { Troubles } from "@/ui/desk/Troubles";
 import { useKeeping } from "@/ui/desk/useKeeping";
-import { Measure } from "@/ui/parts/Measure";
+import { Sizes } from "@/ui/orders/Thing";
 import { NumberField } from "@/ui/parts/NumberField";
 import { count, dayText } from "@/ui/parts/words";
 import { ShopTop } from "@/ui/top/ShopTop";
@@ -187,24 +187,19 @@ interface History {
 const OLD = 90 * 86_400_000;
 const PriceHistory = lazy(() => import("@/ui/orders/PriceHistory"));
 
-/** How old a price is; opened, what the thing cost over time, here and at the suppliers. */
-function Age({ of, history: { since, suppliers, now } }: { of: StockOffered; history: History }) {
-  const [open, setOpen] = useState(false);
-  const key = thingKey(of);
-  const from = since[`${of.form === "pack" ? of.pack : 1} ${key}`];
+/** How old a price is; pressed, what the thing cost over time is shown. */
+function Age({ of, history: { since, now }, onShow }: { of: StockOffered; history: History; onShow(): void }) {
+  const from = since[`${of.form === "pack" ? of.pack : 1} ${thingKey(of)}`];
   if (!from) return null;
   const old = now - Date.parse(from) > OLD;
   return (
-    <details onToggle={(e) => setOpen(e.currentTarget.open)} className="text-left">
-      <summary className={`text-[.84rem] ${old ? "font-semibold text-madder" : "text-soft"}`}>
-        {old ? "old: " : ""}since {dayText(from.slice(0, 10))}
-      </summary>
-      {open && (
-        <Suspense fallback={<p className="text-soft">drawing …</p>}>
-          <PriceHistory thing={key} suppliers={suppliers} now={now} />
-        </Suspense>
-      )}
-    </details>
+    <button
+      className={`quiet min-h-[44px] text-[.84rem] ${old ? "font-semibold text-madder" : "text-soft"}`}
+      aria-label={`What ${of.material} cost before`}
+      onClick={onShow}
+    >
+      {old ? "old: " : ""}since {dayText(from.slice(0, 10))}
+    </button>
   );
 }
 
@@ -223,6 +218,7 @@ function Offers({
   act(act: CatalogueAct): boolean;
   history: History;
 }) {
+  const [shown, setShown] = useState<number | null>(null);
   if (list.length === 0) return null;
   return (
     <section aria-label={name} className="mb-5 max-w-[64rem]">
@@ -234,6 +230,9 @@ function Offers({
             <th className="text-right!">{HEADS[list[0]!.form] ?? "thick × wide × long"}</th>
             <th className="text-right!">price</th>
             <th>
+              <span className="sr-only">since</span>
+            </th>
+            <th>
               <span className="sr-only">leave out</span>
             </th>
           </tr>
@@ -242,53 +241,63 @@ function Offers({
           {list.map((o) => {
             const { id, ...offered } = o;
             return (
-              <tr key={id}>
-                <td>
-                  {madeOf(o)}
-                  {"rough" in o && o.rough && ", rough"}
-                </td>
-                <td className="text-right whitespace-nowrap">
-                  {o.form === "item" ? (
-                    o.as
-                  ) : o.form === "pack" ? (
+              <Fragment key={id}>
+                <tr>
+                  <td>
+                    {madeOf(o)}
+                    {"rough" in o && o.rough && ", rough"}
+                  </td>
+                  <td className="text-right whitespace-nowrap">
+                    {o.form === "item" ? (
+                      o.as
+                    ) : o.form === "pack" ? (
+                      <NumberField
+                        label={`In a pack of ${o.material}`}
+                        value={o.pack}
+                        onSettle={(pack) =>
+                          act({ do: "change", id, to: { form: "pack", material: o.material, price: o.price, pack } })
+                        }
+                        className="w-20"
+                      />
+                    ) : (
+                      <Sizes of={o} units={units} />
+                    )}
+                  </td>
+                  <td className="text-right">
                     <NumberField
-                      label={`In a pack of ${o.material}`}
-                      value={o.pack}
-                      onSettle={(pack) =>
-                        act({ do: "change", id, to: { form: "pack", material: o.material, price: o.price, pack } })
-                      }
-                      className="w-20"
+                      label={`Price of ${o.material}, no. ${id}`}
+                      value={o.price}
+                      empty="unknown"
+                      onSettle={(price) => act({ do: "change", id, to: { ...offered, price } })}
+                      onEmpty={() => act({ do: "change", id, to: { ...offered, price: null } })}
+                      className="min-h-[44px] w-24"
                     />
-                  ) : (
-                    [o.thickness, o.width, o.length].map((l, i) => (
-                      <span key={i}>
-                        {i > 0 && <span className="mx-1 text-[#8a8f88]">×</span>}
-                        <Measure value={l} units={units} />
-                      </span>
-                    ))
-                  )}
-                </td>
-                <td className="text-right">
-                  <NumberField
-                    label={`Price of ${o.material}, no. ${id}`}
-                    value={o.price}
-                    empty="unknown"
-                    onSettle={(price) => act({ do: "change", id, to: { ...offered, price } })}
-                    onEmpty={() => act({ do: "change", id, to: { ...offered, price: null } })}
-                    className="min-h-[44px] w-24"
-                  />
-                  {isStock(o) && o.price !== null && <Age of={o} history={history} />}
-                </td>
-                <td className="text-right">
-                  <button
-                    className="quiet min-h-[44px]"
-                    aria-label={`Leave out ${o.material}, no. ${id}`}
-                    onClick={() => act({ do: "leave out", id })}
-                  >
-                    leave out
-                  </button>
-                </td>
-              </tr>
+                  </td>
+                  <td className="whitespace-nowrap">
+                    {isStock(o) && o.price !== null && (
+                      <Age of={o} history={history} onShow={() => setShown(shown === id ? null : id)} />
+                    )}
+                  </td>
+                  <td className="text-right">
+                    <button
+                      className="quiet min-h-[44px]"
+                      aria-label={`Leave out ${o.material}, no. ${id}`}
+                      onClick={() => act({ do: "leave out", id })}
+                    >
+                      leave out
+                    </button>
+                  </td>
+                </tr>
+                {shown === id && isStock(o) && (
+                  <tr>
+                    <td colSpan={5}>
+                      <Suspense fallback={<p className="text-soft">drawing …</p>}>
+                        <PriceHistory thing={thingKey(o)} suppliers={history.suppliers} now={history.now} />
+                      </Suspense>
+                    </td>
+                  </tr>
+                )}
+              </Fragment>
             );
           })}
         </tbody>

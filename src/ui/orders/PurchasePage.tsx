@@ -380,8 +380,8 @@ function Lines({
             <td className="text-[.87rem]">
               {l.for.map((f) => (
                 <span key={f.job} className="block">
-                  <span className="font-mono">{f.quantity.toLocaleString("en-GB")}</span>{" "}
-                  · {jobs[f.job] ?? `job ${f.job}`}
+                  <span className="font-mono">{f.quantity.toLocaleString("en-GB")}</span> ·{" "}
+                  {jobs[f.job] ?? `job ${f.job}`}
                 </span>
               ))}
             </td>

@@ -184,7 +184,7 @@ function Proposed({
             : `Order ${count(lines.length, "thing")} from ${name} ${when}`}
         </h2>
         <button
-          className={first ? "act min-h-[44px] text-[1.13rem]" : "act min-h-[44px]"}
+          className={first ? "act min-h-[44px] text-[1.13rem]" : "quiet min-h-[44px]"}
           disabled={going}
           onClick={draw}
         >

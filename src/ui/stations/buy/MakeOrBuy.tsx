@@ -64,7 +64,7 @@ export function MakeOrBuy({ cost }: { cost: Cost }) {
       <table className="cutting-list">
         <thead>
           <tr>
-            <th>way</th>
+            <th className="w-2/5">way</th>
             <th className="text-right!">asked for one</th>
             <th className="text-right!">each</th>
             <th className="text-right!">for {item.quantity}</th>
@@ -75,6 +75,7 @@ export function MakeOrBuy({ cost }: { cost: Cost }) {
         <tbody>
           {compared.map(({ way, each, total, minutes }) => {
             const nothing = isAsked(way.way) && way.unknown.includes("its price");
+            const lead = isAsked(way.way) ? listed[way.way]?.days : 0;
             return (
               <tr key={way.way}>
                 <td>
@@ -96,26 +97,27 @@ export function MakeOrBuy({ cost }: { cost: Cost }) {
                       className="w-20"
                     />
                   )}
+                  {isAsked(way.way) && !nothing && (
+                    <span className="block text-[.84rem] whitespace-nowrap text-soft">
+                      here in{" "}
+                      <NumberField
+                        label={`Days until it is here: ${way.way}`}
+                        value={lead ?? null}
+                        empty="?"
+                        onSettle={(days) => put(way.way as BoughtAs, { price: null, days })}
+                        className="w-10"
+                      />{" "}
+                      days
+                    </span>
+                  )}
                 </td>
                 <td className="text-right font-mono font-semibold">{nothing ? "" : say(each)}</td>
                 <td className="text-right font-mono">{nothing ? "" : say(total)}</td>
                 <td className="text-right whitespace-nowrap">
                   {nothing ? "" : minutes > 0 ? duration(Math.round(minutes)) : "none"}
                 </td>
-                <td className="text-right whitespace-nowrap">
-                  {isAsked(way.way) && !nothing && (
-                    <>
-                      <NumberField
-                        label={`Days until it is here: ${way.way}`}
-                        value={listed[way.way]?.days ?? null}
-                        empty="days?"
-                        onSettle={(days) => put(way.way as BoughtAs, { price: null, days })}
-                        className="w-14"
-                      />
-                      {minutes > 0 && " + "}
-                    </>
-                  )}
-                  {!nothing && minutes > 0 && <b>{daysInShop(minutes, job.workshop)}</b>}
+                <td className="text-right font-mono">
+                  {nothing || (minutes === 0 && !lead) ? "" : daysInShop(minutes, job.workshop) + (lead ?? 0)}
                 </td>
               </tr>
             );
