@@ -47,6 +47,14 @@ test("what comes goes into the yard and is kept for its job, once; taken back, i
   expect(yard.ledger(yard.lots()[0]!.id).map((m) => m.why)).toEqual(["put right", "received", "received"]);
 });
 
+test("for a job that is put by or taken away nothing is kept of what comes: it is free in the yard", () => {
+  const { store, yard, jobs, draw, job } = opened();
+  const id = draw(1, 5);
+  jobs.archive(job, true);
+  store.all(id, [{ revision: 1, act: { do: "receive", note: "n", lines: [{ line: 0, packs: 5 }] } }]);
+  expect(yard.lots().map((l) => [l.there, l.reserved])).toEqual([[5, []]]);
+});
+
 test("three hundred lines come in one act, and all of them are in the yard", () => {
   const { store, yard, draw } = opened();
   const id = draw(300, 4);

@@ -54,7 +54,9 @@ export const purchaseStore = ofDatabase((db) => {
     version: db.prepare<[], { n: number }>(
       "SELECT (SELECT coalesce(sum(revision) + count(*), 0) FROM purchase) + (SELECT coalesce(sum(CAST(julianday(coalesce(told_at, '2000-01-01')) * 86400 AS INTEGER)) + count(problem) + count(gone_at), 0) FROM supplier) AS n",
     ),
-    isJob: db.prepare<[number], object>("SELECT 1 FROM job WHERE id = ?"),
+    isOpenJob: db.prepare<[number], object>(
+      "SELECT 1 FROM job WHERE id = ? AND archived_at IS NULL AND deleted_at IS NULL",
+    ),
   };
   const yard = yardStore(db);
   const now = () => new Date(Date.now()).toISOString();
@@ -77,7 +79,7 @@ export const purchaseStore = ofDatabase((db) => {
     const byJob = new Map<number, Map<number, number>>();
     for (const c of came)
       for (const { job, quantity } of c.for) {
-        if (!sql.isJob.get(job)) continue;
+        if (!sql.isOpenJob.get(job)) continue;
         const kept = byJob.get(job) ?? new Map(yard.keptFor(job).map((k) => [k.id, k.count]));
         const lot = yard.lotOf(c.lot)!.id;
         // Boards are kept whole: one that several jobs share is the first one's.

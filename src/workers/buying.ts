@@ -1,6 +1,6 @@
 import { isStock } from "@/core/catalogue/catalogue";
 import type { Minor } from "@/core/money/money";
-import type { Listed as Offered } from "@/core/purchase/pricelist";
+import { type Listed as Offered, OLD_AFTER } from "@/core/purchase/pricelist";
 import type { Listed } from "@/core/today/todo";
 import type { Proposal, ProposedOrder } from "@/core/purchase/proposal";
 import { thingOf } from "@/core/purchase/thing";
@@ -38,6 +38,8 @@ export interface ToOrder {
   coming: StoredPurchase[];
   /** What was ordered for them so far, at the prices that held. */
   spent: Minor;
+  /** Suppliers whose prices were told long ago. */
+  old: number[];
 }
 
 /** What the jobs, or all that are open, still have to have bought, and from whom; those whose standing is old are worked out behind it. */
@@ -63,9 +65,9 @@ export async function toOrder(
     .offers()
     .filter(isStock)
     .flatMap((o): Offered[] => (o.price === null ? [] : [{ id: String(o.id), thing: thingOf(o), pack: o.form === "pack" ? o.pack : 1, price: o.price, breaks: [], available: null }])); // prettier-ignore
-  const sellers = supplierStore(db)
-    .all()
-    .flatMap(({ id, list }) => (list ? [{ id, list }] : []));
+  const asks = supplierStore(db).all();
+  const sellers = asks.flatMap(({ id, list }) => (list ? [{ id, list }] : []));
+  const old = asks.flatMap(({ id, toldAt }) => (toldAt && Date.now() - Date.parse(toldAt) > OLD_AFTER ? [id] : []));
   const orders = purchaseStore(db);
   const wanted = wantedBy(stillWanted(db, all), jobs);
   const proposal = await askProposal({ wanted, sellers, byHand, today, currency }, signal);
@@ -75,6 +77,7 @@ export async function toOrder(
     jobs,
     today,
     coming: bringing(orders.open(), jobs),
+    old,
     spent: jobs.reduce((sum, id) => sum + orders.spentFor(id, currency), 0),
   };
 }

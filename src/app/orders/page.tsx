@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { Metadata } from "next";
 import { fromKept } from "@/app/kept";
+import { today } from "@/app/today";
 import { thingKey } from "@/core/purchase/thing";
 import { database } from "@/store/database";
 import { priceStore } from "@/store/prices";
@@ -40,6 +41,7 @@ const Page = () =>
         suppliers={supplierStore(db).all().map(known)}
         units={units}
         currency={workshop.money.currency}
+        today={today()}
         now={Date.now()}
       />
     );

@@ -34,6 +34,9 @@ const offeredSchema = z.object({
   available: packs.nullable().default(null),
 }); // prettier-ignore
 
+/** Prices that were told longer ago than this are old, ms. */
+export const OLD_AFTER = 14 * 86_400_000;
+
 /** A supplier's price list. */
 export const priceListSchema = z.object({
   name,

@@ -21,6 +21,7 @@ export function OrdersPage({
   suppliers,
   units,
   currency,
+  today,
   now,
 }: {
   visit: string;
@@ -29,6 +30,7 @@ export function OrdersPage({
   suppliers: KnownSupplier[];
   units: Units;
   currency: Currency;
+  today: string;
   /** ms */
   now: number;
 }) {
@@ -55,7 +57,7 @@ export function OrdersPage({
             {open.length === 0 && <p>Nothing is on order.</p>}
             <ul>
               {open.map((o) => (
-                <Ordered key={o.id} order={o} />
+                <Ordered key={o.id} order={o} today={today} />
               ))}
             </ul>
             {ended.length > 0 && (
@@ -65,7 +67,7 @@ export function OrdersPage({
                 </summary>
                 <ul>
                   {ended.map((o) => (
-                    <Ordered key={o.id} order={o} />
+                    <Ordered key={o.id} order={o} today={today} />
                   ))}
                 </ul>
               </details>
@@ -78,8 +80,8 @@ export function OrdersPage({
   );
 }
 
-function Ordered({ order: { id, purchase } }: { order: StoredPurchase }) {
-  const { text, wrong } = standsSo(purchase);
+function Ordered({ order: { id, purchase }, today }: { order: StoredPurchase; today: string }) {
+  const { text, wrong } = standsSo(purchase, today);
   return (
     <li className="border-t border-rule">
       <Link

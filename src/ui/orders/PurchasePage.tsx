@@ -62,7 +62,7 @@ export function PurchasePage({
     }
     setBusy(null);
   };
-  const stands = standsSo(p);
+  const stands = standsSo(p, today);
   const state = stateOf(p);
   return (
     <>

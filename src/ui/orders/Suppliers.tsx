@@ -3,6 +3,7 @@ import { useRouter } from "next/navigation";
 import { lazy, Suspense, useState } from "react";
 import type { Units } from "@/core/length/length";
 import type { Currency, Minor } from "@/core/money/money";
+import { OLD_AFTER } from "@/core/purchase/pricelist";
 import { priceText } from "@/core/purchase/purchase";
 import type { Thing } from "@/core/purchase/thing";
 import { askServer } from "@/ui/parts/askServer";
@@ -22,8 +23,6 @@ export interface KnownSupplier {
   repriced: { thing: Thing; key: string; pack: number; from: Minor; to: Minor }[];
 }
 
-/** Prices older than this are marked, ms. */
-const OLD = 14 * 86_400_000;
 const PriceHistory = lazy(() => import("./PriceHistory"));
 
 /** From whom things are bought: how old their prices are, and what has another price than before. */
@@ -81,7 +80,7 @@ export function Suppliers({
             </div>
             <p className="text-[.87rem] text-soft">
               {s.toldAt ? `${count(s.offers, "price")}, ${agoText(now - Date.parse(s.toldAt))}` : "no prices yet"}
-              {s.toldAt && now - Date.parse(s.toldAt) > OLD && (
+              {s.toldAt && now - Date.parse(s.toldAt) > OLD_AFTER && (
                 <b className="font-semibold text-madder"> · old: ask again before ordering</b>
               )}
               {s.currency && currency && s.currency !== currency && (

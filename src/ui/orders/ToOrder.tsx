@@ -104,8 +104,8 @@ export function ToOrder({
               <a href={`/orders/${o.id}`} className="underline decoration-[#9aa39d] underline-offset-4">
                 {o.id} {o.purchase.name}
               </a>{" "}
-              <span className={standsSo(o.purchase).wrong ? "font-semibold text-madder" : "text-soft"}>
-                {standsSo(o.purchase).text}
+              <span className={standsSo(o.purchase, today).wrong ? "font-semibold text-madder" : "text-soft"}>
+                {standsSo(o.purchase, today).text}
               </span>
             </span>
           ))}
@@ -124,6 +124,7 @@ export function ToOrder({
           order={o}
           first={i === 0}
           {...{ units, say, names, today, going, brief }}
+          old={o.seller !== null && toOrder.old.includes(o.seller)}
           draw={() => void draw(o)}
         />
       ))}
@@ -139,6 +140,7 @@ export function ToOrder({
           order={o}
           first={now.length === 0 && o === later[0]}
           {...{ units, say, names, today, going, brief }}
+          old={o.seller !== null && toOrder.old.includes(o.seller)}
           draw={() => void draw(o)}
         />
       ))}
@@ -171,8 +173,18 @@ function Proposed({
   today,
   going,
   brief,
+  old,
   draw,
-}: Showing & { order: ProposedOrder; first: boolean; today: string; going: boolean; brief: boolean; draw(): void }) {
+}: Showing & {
+  order: ProposedOrder;
+  first: boolean;
+  today: string;
+  going: boolean;
+  brief: boolean;
+  /** The prices it goes by were told long ago. */
+  old: boolean;
+  draw(): void;
+}) {
   const { lines, name, by, comes, late, seller } = order;
   const when = by === undefined ? "" : late > 0 ? "today" : by === today ? "today" : `by ${dayText(by)}`;
   return (
@@ -197,6 +209,7 @@ function Proposed({
           : comes
             ? `here ${dayText(comes)} when it is ordered today`
             : "no supplier the shop asks lists these; prices are the catalogue's"}
+        {old && <b className="font-semibold text-madder"> · its prices are old: ask for them again first</b>}
         {by === undefined && " · no job that wants it has a start, so there is no last day"}
       </p>
       {!brief && <OrderLines {...{ order, units, say, names }} />}

@@ -48,7 +48,7 @@ describe("what to order", () => {
   const toOrder = (orders: ProposedOrder[], more: Partial<Asked> = {}, proposal: Partial<Asked["proposal"]> = {}): Asked => ({
     proposal: { orders, total: orders.reduce((s, o) => s + o.total, 0), bound: 67_000, proven: false, short: [], ...proposal },
     buyers: [{ id: 1, name: "Spring bodies", wants: 4, missing: 0, fresh: true }, { id: 2, name: "Wintering sets", wants: 2, missing: 0, fresh: true }],
-    jobs: [1, 2], today: "2027-01-30", coming: [], spent: 0, ...more,
+    jobs: [1, 2], today: "2027-01-30", coming: [], spent: 0, old: [3], ...more,
   }); // prettier-ignore
   const open = async (told: Asked) => {
     answers = (path) => (path === "/api/orders" ? { json: told } : { json: { id: 7 }, status: 201 });
@@ -79,6 +79,8 @@ describe("what to order", () => {
     const short = [{ thing: screws, unit: "each" as const, quantity: 40, for: [{ job: 2, quantity: 40, working: "" }], listed: false }]; // prettier-ignore
     await open(toOrder([late, waits], {}, { short, proven: true }));
     expect(screen.getByText("2 days too late: ordered today it is here Mon 1 Feb")).toBeTruthy();
+    const old = screen.getAllByText(/its prices are old/).map((e) => e.closest("section")!.getAttribute("aria-label"));
+    expect(old).toEqual(["Reedbank hive goods"]);
     const heads = screen.getAllByRole("heading").map((h) => h.textContent);
     expect(heads).toEqual(["Order 1 thing from Quay fixings today", "What can wait", "Order 1 thing from Reedbank hive goods by Mon 1 Mar", "Short everywhere"]); // prettier-ignore
     expect(screen.getByRole("region", { name: "Short everywhere" }).textContent).toContain("40 exterior screw no supplier lists it, and the catalogue has no price · for Wintering sets"); // prettier-ignore
@@ -118,6 +120,7 @@ describe("an order", () => {
     ["drafted", draft, "Send it to Saltmarsh timber yard", "drafted", /^drafted, not sent$/],
     ["refused", after({ do: "send" }, { do: "refused", why: "the price is 13.90" }), "Send it to Saltmarsh timber yard", "drafted", /^not taken: the price is 13.90$/],
     ["put off", after({ do: "put off", until: "2027-02-09" }), "Send it to Saltmarsh timber yard", "drafted", /^put off until Tue 9 Feb$/],
+    ["put off till now", after({ do: "put off", until: "2027-02-02" }), "Send it to Saltmarsh timber yard", "drafted", /^put off until now: send it/],
     ["in doubt", after({ do: "send" }, { do: "silent", why: "no answer in 8 s" }), "Send it again", "sent", /^sent, but not acknowledged: no answer in 8 s$/],
     ["short", after({ do: "send" }, answer(44)), "Ask how it stands", "acknowledged", /^acknowledged, here Mon 8 Feb; 1 line short$/],
     ["here", after({ do: "send" }, answer(50, [{ note: "SA-7/1", lines: [{ line: 0, packs: 50 }] }])), "Book in SA-7/1: 50 packs", "acknowledged", /^on its way here/],

@@ -14,6 +14,7 @@ export interface ToOrder {
   today: string;
   coming: StoredPurchase[];
   spent: Minor;
+  old: number[];
 }
 
 /** After something changed it is asked again so much later, ms: several things change together. */

@@ -2,7 +2,7 @@ import { comesOf, dueOf, missingOf, notesOf, type Purchase, stateOf } from "@/co
 import { count, dayText } from "@/ui/parts/words";
 
 /** How an order stands, in a sentence, and whether somebody has to see to it. */
-export function standsSo(p: Purchase): { text: string; wrong: boolean } {
+export function standsSo(p: Purchase, today: string): { text: string; wrong: boolean } {
   const wrong = (text: string) => ({ text, wrong: true });
   const right = (text: string) => ({ text, wrong: false });
   const comes = comesOf(p);
@@ -13,7 +13,9 @@ export function standsSo(p: Purchase): { text: string; wrong: boolean } {
     case "drafted":
       return p.refused ? wrong(`not taken: ${p.refused.why}`) : right("drafted, not sent");
     case "put off":
-      return right(`put off until ${dayText(p.putOff!)}`);
+      return p.putOff! > today
+        ? right(`put off until ${dayText(p.putOff!)}`)
+        : wrong("put off until now: send it, or put it off again");
     case "sent":
       if (p.sent!.by === "hand") return right(`sent by hand ${dayText(p.sent!.at.slice(0, 10))}`);
       return wrong(p.sent!.silent ? `sent, but not acknowledged: ${p.sent!.silent}` : "on its way to the supplier");
