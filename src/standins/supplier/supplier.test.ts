@@ -114,7 +114,9 @@ test("whatever a supplier answers is read as it was meant, or not at all", async
     seen[kind]++;
     if ("said" in told) {
       expect([status < 300, told.said.key, told.said.state === "cancelled" || told.said.lines.length === 2]).toEqual([true, "k-1", true]); // prettier-ignore
-      expect(told.said.deliveries.every((d) => d.lines.every((l) => l.line < 2 && Number.isInteger(l.packs)))).toBe(true);
+      expect(told.said.deliveries.every((d) => d.lines.every((l) => l.line < 2 && Number.isInteger(l.packs)))).toBe(
+        true,
+      );
     }
   }
   server.closeAllConnections();
