@@ -50,7 +50,7 @@ export function OrdersPage({
       <ShopTop here="/orders" />
       <main className="grid grid-cols-1 gap-x-10 gap-y-6 px-5 pt-3 pb-10 lg:grid-cols-[minmax(0,1.6fr)_minmax(0,1fr)]">
         <h1 className="sr-only">Orders</h1>
-        <ToOrder units={units} currency={currency} />
+        <ToOrder units={units} currency={currency} goTo={(path) => router.push(path)} />
         <div>
           <section aria-label="Ordered">
             <h2 className="small-head">Ordered</h2>

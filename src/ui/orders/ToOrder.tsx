@@ -1,6 +1,5 @@
 "use client";
 import Link from "next/link";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { Units } from "@/core/length/length";
 import type { Currency } from "@/core/money/money";
@@ -23,6 +22,7 @@ export function ToOrder({
   units,
   currency,
   brief = false,
+  goTo,
 }: {
   /** The jobs it is for; all that are open without. */
   only?: number[];
@@ -30,11 +30,12 @@ export function ToOrder({
   currency: Currency;
   /** Only the sentences to act on: what is in an order stands elsewhere on the page. */
   brief?: boolean;
+  /** Opens another page: the order that was drawn up. */
+  goTo(path: string): void;
 }) {
   const [without, setWithout] = useState<number[]>([]);
   const [all, setAll] = useState<number[]>();
   const { toOrder, problem, drawUp } = useToOrder(only ?? (without.length > 0 ? all?.filter((id) => !without.includes(id)) : undefined)); // prettier-ignore
-  const router = useRouter();
   const [going, setGoing] = useState(false);
   if (!toOrder) return <p role={problem ? "alert" : "status"}>{problem ?? "working out what to order …"}</p>;
   const { proposal, buyers, today } = toOrder;
@@ -45,7 +46,7 @@ export function ToOrder({
     setGoing(true);
     const id = await drawUp(o.seller, o.total);
     if (id === undefined) setGoing(false);
-    else router.push(`/orders/${id}`);
+    else goTo(`/orders/${id}`);
   };
   const now = proposal.orders.filter((o) => !canWait(o, today));
   const later = proposal.orders.filter((o) => canWait(o, today));

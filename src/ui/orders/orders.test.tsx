@@ -52,7 +52,7 @@ describe("what to order", () => {
   }); // prettier-ignore
   const open = async (told: Asked) => {
     answers = (path) => (path === "/api/orders" ? { json: told } : { json: { id: 7 }, status: 201 });
-    render(<ToOrder units="in" currency="GBP" />);
+    render(<ToOrder units="in" currency="GBP" goTo={router.push} />);
     await screen.findByRole("region", { name: "To order" });
   };
 

@@ -29,7 +29,13 @@ export function Buy() {
     <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
       <section aria-label="Order">
         <div className="no-print mb-4 border-b border-rule pb-2">
-          <ToOrder only={[id]} units={job.units} currency={job.workshop.money.currency} brief />
+          <ToOrder
+            only={[id]}
+            units={job.units}
+            currency={job.workshop.money.currency}
+            brief
+            goTo={(path) => location.assign(path)}
+          />
           <Link prefetch={false} href="/orders" className="quiet inline-flex min-h-[44px] items-center">
             order it together with other jobs
           </Link>
