@@ -30,6 +30,7 @@ import {
   solveOrder,
   solveSheets,
 } from "@/core/solve/files";
+import { scheduleFileSchema, solveSchedule } from "@/core/solve/schedule";
 
 /**
  * `rundik <verb> <file>`: one JSON document on stdout and exit 0; on bad input a message on stderr and exit 2.
@@ -50,6 +51,7 @@ const VERBS: Record<string, (worked: WorkedJob) => unknown | Promise<unknown>> =
 const SOLVERS: Record<string, (text: string) => Promise<unknown>> = {
   boards: async (text) => solveBoards(readSolverFile(boardsFileSchema, text), await solver(), () => performance.now()),
   sheets: async (text) => solveSheets(readSolverFile(sheetsFileSchema, text), await solver(), () => performance.now()),
+  schedule: async (text) => solveSchedule(readSolverFile(scheduleFileSchema, text), () => performance.now()),
   order: async (text) => solveOrder(readSolverFile(orderFileSchema, text), await solver(), () => performance.now()),
 };
 const solver = async () => (await import("@/workers/highs")).highsSolver();

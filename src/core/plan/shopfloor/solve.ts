@@ -28,7 +28,7 @@ const RULES: ((p: Placed, task: Task, due: number) => number)[] = [
 
 /**
  * The best schedule found: dispatching rules, then simulated annealing on the list of chains (permutation with repetition); flow shops by
- * iterated greedy; few tasks, and plain job shops, by branch and bound. `going` is asked how long; chance comes from a seed.
+ * iterated greedy, plain job shops by tabu search; few tasks, and small plain job shops, by branch and bound. `going` is asked how long; chance comes from a seed.
  */
 export function solveShop(shop: Shop, seed: number, going: () => boolean): Solved {
   const chains = chainsOf(shop);
@@ -58,6 +58,7 @@ export function solveShop(shop: Shop, seed: number, going: () => boolean): Solve
     if (worthOf(shop, found) < worthOf(shop, best)) best = found;
     return done(best, false);
   }
+  if (tasks > PLAIN && isPlain(shop, chains)) return done(sharpened(shop, chains, best, random, going, bound), false);
   // Half of the time to find a good one, half to prove it or to better it.
   let asked = 0;
   const found = anneal(shop, chains, list, best, random, () => going() && ++asked < tasks * 400, bound);
@@ -68,7 +69,6 @@ export function solveShop(shop: Shop, seed: number, going: () => boolean): Solve
     if (proved.whole) return done(proved.best, true);
     best = proved.best;
   }
-  if (isPlain(shop, chains)) return done(sharpened(shop, chains, best, random, going, bound), false);
   while (going() && !isBest(best)) {
     asked = 0;
     const again = anneal(shop, chains, list, best, random, () => going() && ++asked < tasks * 1600, bound);
