@@ -167,6 +167,10 @@ describe("Quote, what is asked for it", () => {
     await user.click(screen.getAllByRole("button", { name: "it was accepted" })[0]!);
     await kept((job) => expect(job.quote?.accepted).toBe(1));
     expect(screen.getByText(/£398.00 before tax was quoted/)).toBeTruthy();
+    expect(screen.getByText("Nothing has been ordered for it yet.")).toBeTruthy();
+    server.elsewhere({ do: "change line", at: 0, to: { quantity: 7 } });
+    await say("Valid until", "2027-04-01");
+    expect(await screen.findByText(/The job is not what was quoted any more: Body, deep: 4 → 7/)).toBeTruthy();
   });
 });
 

@@ -1,5 +1,5 @@
 "use client";
-import { lazy, Suspense, useMemo, useState } from "react";
+import { Fragment, lazy, Suspense, useMemo, useState } from "react";
 import { BOUGHT_AS, type BoughtAs, askedFor } from "@/core/catalogue/catalogue";
 import { fromMinor, moneyText } from "@/core/money/money";
 import type { Cost } from "@/core/order/cost";
@@ -64,7 +64,7 @@ export function MakeOrBuy({ cost }: { cost: Cost }) {
       <table className="cutting-list">
         <thead>
           <tr>
-            <th className="w-2/5">way</th>
+            <th>way</th>
             <th className="text-right!">asked for one</th>
             <th className="text-right!">each</th>
             <th className="text-right!">for {item.quantity}</th>
@@ -77,49 +77,53 @@ export function MakeOrBuy({ cost }: { cost: Cost }) {
             const nothing = isAsked(way.way) && way.unknown.includes("its price");
             const lead = isAsked(way.way) ? listed[way.way]?.days : 0;
             return (
-              <tr key={way.way}>
-                <td>
-                  {CALLED[way.way]}
-                  {!nothing && <span className="block text-[.84rem] text-soft">{way.working}</span>}
-                  {!nothing && way.unknown.length > 0 && (
-                    <span className="block text-[.84rem] font-semibold text-madder">
-                      more: {way.unknown.join(", ")} have no price yet
-                    </span>
-                  )}
-                </td>
-                <td className="text-right">
-                  {isAsked(way.way) && (
-                    <NumberField
-                      label={`Asked for one: ${way.way}`}
-                      value={prices[way.way] ?? null}
-                      empty="ask"
-                      onSettle={(price) => put(way.way as BoughtAs, { price })}
-                      className="w-20"
-                    />
-                  )}
-                  {isAsked(way.way) && !nothing && (
-                    <span className="block text-[.84rem] whitespace-nowrap text-soft">
-                      here in{" "}
+              <Fragment key={way.way}>
+                <tr>
+                  <td>{CALLED[way.way]}</td>
+                  <td className="text-right">
+                    {isAsked(way.way) && (
                       <NumberField
-                        label={`Days until it is here: ${way.way}`}
-                        value={lead ?? null}
-                        empty="?"
-                        onSettle={(days) => put(way.way as BoughtAs, { price: null, days })}
-                        className="w-10"
-                      />{" "}
-                      days
-                    </span>
-                  )}
-                </td>
-                <td className="text-right font-mono font-semibold">{nothing ? "" : say(each)}</td>
-                <td className="text-right font-mono">{nothing ? "" : say(total)}</td>
-                <td className="text-right whitespace-nowrap">
-                  {nothing ? "" : minutes > 0 ? duration(Math.round(minutes)) : "none"}
-                </td>
-                <td className="text-right font-mono">
-                  {nothing || (minutes === 0 && !lead) ? "" : daysInShop(minutes, job.workshop) + (lead ?? 0)}
-                </td>
-              </tr>
+                        label={`Asked for one: ${way.way}`}
+                        value={prices[way.way] ?? null}
+                        empty="ask"
+                        onSettle={(price) => put(way.way as BoughtAs, { price })}
+                        className="w-20"
+                      />
+                    )}
+                    {isAsked(way.way) && !nothing && (
+                      <span className="block text-[.84rem] whitespace-nowrap text-soft">
+                        here in{" "}
+                        <NumberField
+                          label={`Days until it is here: ${way.way}`}
+                          value={lead ?? null}
+                          empty="?"
+                          onSettle={(days) => put(way.way as BoughtAs, { price: null, days })}
+                          className="w-10"
+                        />{" "}
+                        days
+                      </span>
+                    )}
+                  </td>
+                  <td className="text-right font-mono font-semibold">{nothing ? "" : say(each)}</td>
+                  <td className="text-right font-mono">{nothing ? "" : say(total)}</td>
+                  <td className="text-right whitespace-nowrap">
+                    {nothing ? "" : minutes > 0 ? duration(Math.round(minutes)) : "none"}
+                  </td>
+                  <td className="text-right font-mono">
+                    {nothing || (minutes === 0 && !lead) ? "" : daysInShop(minutes, job.workshop) + (lead ?? 0)}
+                  </td>
+                </tr>
+                {!nothing && (
+                  <tr>
+                    <td colSpan={6} className="border-t-0! pt-0! text-[.84rem] text-soft">
+                      {way.working}
+                      {way.unknown.length > 0 && (
+                        <b className="font-semibold text-madder"> · more: {way.unknown.join(", ")} have no price yet</b>
+                      )}
+                    </td>
+                  </tr>
+                )}
+              </Fragment>
             );
           })}
         </tbody>
