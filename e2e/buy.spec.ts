@@ -70,3 +70,24 @@ test("a quote from the order to the paper: the margin is on the cost, the table 
     [],
   );
 });
+
+test("other woods are laid out and set beside the job as it is; one is used and taken back", async ({ page }) => {
+  await atBuy(page);
+  const instead = page.getByRole("region", { name: "Something else instead" });
+  await instead.getByRole("button", { name: "Set other woods and boards side by side" }).click();
+  const rows = instead.getByRole("row");
+  await expect(rows.filter({ hasText: "as it is" })).toContainText("fits", { timeout: 60_000 });
+  const larch = rows.filter({ hasText: /^larch/ });
+  const [asIs, other] = await Promise.all([rows.filter({ hasText: "as it is" }).innerText(), larch.innerText()]);
+  // The difference is what the two costs differ by, and larch is the heavier wood.
+  const costs = [asIs, other].map((t) => money(/£[\d,]+\.\d\d/.exec(t)![0]));
+  const said = /([+−])£([\d,]+\.\d\d)/.exec(other)!;
+  expect(costs[1]! - costs[0]!).toBeCloseTo(money(said[2]!) * (said[1] === "+" ? 1 : -1), 2);
+  const kg = (text: string) => Number(/(\d+) kg/.exec(text)![1]);
+  expect(kg(other)).toBeGreaterThan(kg(asIs) * 1.2);
+  await larch.getByRole("button", { name: "Use larch" }).click();
+  await page.keyboard.press("1");
+  await expect(page.getByLabel(/wood/i).first()).toHaveValue("larch");
+  await page.keyboard.press("z");
+  await expect(page.getByLabel(/wood/i).first()).not.toHaveValue("larch");
+});

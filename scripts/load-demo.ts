@@ -41,11 +41,11 @@ else {
       act: { do: "workshop", to: { people: 3, money: { currency: "GBP", rate: 24, overhead: 12, tax: 20 } } },
     },
   ]);
-  const asked = (item: string, size: string, material: string, as: BoughtAs, price: number) => ({ form: "item" as const, item, standard: "langstroth-10", size, material, as, price }); // prettier-ignore
+  const asked = (item: string, size: string, material: string, as: BoughtAs, price: number, days: number) => ({ form: "item" as const, item, standard: "langstroth-10", size, material, as, price, days }); // prettier-ignore
   const offers = [
-    asked("body", "deep", "Langstroth body, deep", "ready made", 29.5),
-    asked("body", "deep", "Langstroth body, deep", "kit", 22.8),
-    asked("frame", "deep", "Langstroth frame, deep", "ready made", 4.6),
+    asked("body", "deep", "Langstroth body, deep", "ready made", 29.5, 10),
+    asked("body", "deep", "Langstroth body, deep", "kit", 22.8, 6),
+    asked("frame", "deep", "Langstroth frame, deep", "ready made", 4.6, 10),
   ];
   catalogueStore(db).all([{ revision: catalogueStore(db).revision(), act: { do: "offer", offers } }]);
   for (const text of files("demo")) {

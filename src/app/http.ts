@@ -115,7 +115,8 @@ export async function answer(request: Request, run: () => Promise<Response>): Pr
                 : 0;
     const fault = storageFault(e);
     if (fault) return Response.json({ error: fault.said }, { status: fault.status });
-    if (status === 0 && (e as NodeJS.ErrnoException).code === "ECONNRESET") return new Response(null, { status: 499 }); // the caller hung up
+    if (status === 0 && (request.signal.aborted || (e as NodeJS.ErrnoException).code === "ECONNRESET"))
+      return new Response(null, { status: 499 }); // the caller hung up
     if (status === 0) throw e;
     return Response.json({ error: (e as Error).message }, { status });
   }

@@ -1,4 +1,5 @@
 import { createHash } from "node:crypto";
+import { setMaxListeners } from "node:events";
 import { availableParallelism } from "node:os";
 import { join } from "node:path";
 import { MessageChannel } from "node:worker_threads";
@@ -170,6 +171,8 @@ async function lay(
   const began = performance.now();
   const place = turns().enter((before) => waits?.(before), better ?? false);
   const cuts = new Set<Cut>();
+  // Every group listens for its end.
+  for (const signal of [how.signal, how.enough]) if (signal) setMaxListeners(0, signal);
   const askParts = ({ asks }: LayoutParts) => {
     const best: (Tasks["group"]["progress"] | undefined)[] = asks.map(() => undefined);
     let done = 0;
