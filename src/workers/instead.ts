@@ -10,7 +10,8 @@ import { askWeighed } from "./pool";
 export interface Instead extends Weighed {
   wood?: string;
   thickness?: Length;
-  act: Act | null;
+  sheet?: { material: string; instead: Length };
+  acts: Act[];
 }
 
 /** What a job would come to with other wood or other boards, the first as it is; each laid out as far as it comes in a moment. */

@@ -38,8 +38,13 @@ export const boardStockSchema = z.strictObject({
   /** They are sawn: as many as there were of it for the job are cut as they were laid out. */
   sawn: z.literal(true).optional(),
 });
-/** Fasteners, glue, foundation: `pack` is how many (or grams of glue) one pack holds. */
-export const packStockSchema = z.strictObject({ form: z.literal("pack"), ...offer, pack: z.number().positive() });
+/** Fasteners, glue, foundation: `pack` is how many (or grams of glue) one pack holds. `chosen` is bought in no other size. */
+export const packStockSchema = z.strictObject({
+  form: z.literal("pack"),
+  ...offer,
+  pack: z.number().positive(),
+  chosen: z.literal(true).optional(),
+});
 /** Material on hand or for sale. */
 export const stockSchema = z.discriminatedUnion("form", [boardStockSchema, packStockSchema]);
 

@@ -62,7 +62,7 @@ function boxesToFollow(lines: WorkedLine[]) {
 const area = (l: WorkedLine) => bodyOf(l.shape).outsideLength * bodyOf(l.shape).outsideWidth;
 
 /** What a name comes to in a line's item, nm; NaN where it is no length. */
-export function lengthNamed(line: WorkedLine, name: string): number {
+export function lengthNamed(line: Pick<WorkedLine, "shape">, name: string): number {
   const { value } = line.shape.scope.working(name);
   return value.kind === "amount" ? Number(value.of.round().valueOf()) : NaN;
 }

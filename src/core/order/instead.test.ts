@@ -41,6 +41,41 @@ test("what else there is to make it from is set beside it: it costs and weighs b
   expect(alternativesOf({ ...job, wood: "pine" }, job).map((a) => a.wood ?? a.thickness)).toEqual([undefined, "larch", inch(0, 7, 8)]); // prettier-ignore
 });
 
+test("a cover of ply can be of the next thinner or thicker sheet there is, and one act makes it so", () => {
+  const sheet = (t: [number, number]): StockEntry => ({ form: "sheet", material: "birch ply", thickness: inch(0, ...t), width: inch(48), length: inch(96), price: 40, available: null, source: "buy" }); // prettier-ignore
+  const cover: Job = { ...job, lines: [{ item: "cover-telescoping", standard: "langstroth-10", size: "deep", quantity: 4, options: {} }], stock: [...stock, sheet([1, 4]), sheet([3, 8]), sheet([1, 2]), sheet([3, 4])] }; // prettier-ignore
+  const panel = (j: Job) => workJob(j).lines[0]!.shape.parts.find((p) => p.id === "panel")!.cut.t;
+  const sheets = alternativesOf(cover, cover).filter((a) => a.sheet);
+  const now = panel(cover);
+  // Of a quarter, three eighths, a half and three quarters: the neighbours of what it is.
+  const all = [inch(0, 1, 4), inch(0, 3, 8), inch(0, 1, 2), inch(0, 3, 4)];
+  expect(sheets.map((a) => a.thickness)).toEqual([all.findLast((t) => t < now), all.find((t) => t > now)].filter(Boolean)); // prettier-ignore
+  for (const a of sheets) expect([a.sheet, panel(jobWith(cover, a)!)]).toEqual([{ material: "birch ply", instead: now }, a.thickness]); // prettier-ignore
+});
+
+test("a size of pack that is chosen is bought in no other; what lies in the yard is used first all the same", () => {
+  const chosen: StockEntry = { ...(screws(1000, 66) as Extract<StockEntry, { form: "pack" }>), chosen: true };
+  const packs = (more: StockEntry[]) => {
+    const worked = workJob({ ...job, stock: [...stock, ...more] });
+    const { lines } = orderOf(
+      worked,
+      layOut(layoutRequest(worked), () => 0),
+    );
+    return lines.find((l) => l.what.startsWith("exterior screw, no. 8 × 2 1/4"))!;
+  };
+  expect(packs([]).packs).toEqual([{ size: 200, count: 1, price: 16.5 }]);
+  expect(packs([chosen]).packs).toEqual([{ size: 1000, count: 1, price: 66 }]);
+  const lying: StockEntry = {
+    form: "pack",
+    material: chosen.material,
+    pack: 50,
+    price: 0,
+    available: 1,
+    source: "yard",
+  };
+  expect(packs([chosen, lying])).toMatchObject({ bought: 76, price: 66 });
+});
+
 test("another size of pack says what it would come to; days are working days with all hands at it", () => {
   const worked = workJob(job);
   const { lines } = orderOf(

@@ -1,5 +1,6 @@
 import { piecesOf } from "@/core/boards/laid";
 import { kindOf } from "@/core/boards/stock";
+import type { Material } from "@/core/feature/material";
 import { type Act, carryOut } from "@/core/job/acts";
 import type { Job } from "@/core/job/job";
 import { type WorkedJob, workJob } from "@/core/job/worked";
@@ -14,11 +15,13 @@ import { operations } from "@/core/work/operations";
 import { costOf } from "@/core/order/cost";
 import { orderOf } from "@/core/order/order";
 
-/** Something else a job could be made from: what would be done for it; `act` null is as it is. */
+/** Something else a job could be made from, and what is done for it; nothing is as it is. */
 export interface Alternative {
   wood?: string;
+  /** Of the boards; where `sheet` is said, of that sheet in the place of one so thick. */
   thickness?: Length;
-  act: Act | null;
+  sheet?: { material: string; instead: Length };
+  acts: Act[];
 }
 
 /** Boards a body can be made from; thinner ones are for other things, thicker ones rails and stands. */
@@ -33,20 +36,43 @@ export function alternativesOf(job: Job, inShop: Job): Alternative[] {
   const boards = inShop.stock.flatMap((s) => (s.form === "board" && kindOf(s) === "wood" ? [s] : []));
   const woods = [...new Map(boards.map((b) => [b.material.toLowerCase(), b.material])).values()];
   const others = woods.length > 1 ? woods.filter((w) => w.toLowerCase() !== job.wood?.toLowerCase()) : [];
-  const now = workJob(job).lines.map((l) => lengthNamed(l, BOARDS));
+  const worked = workJob(job);
+  const now = worked.lines.map((l) => lengthNamed(l, BOARDS));
   const suited = boards.filter((b) => b.thickness >= THIN && b.thickness <= THICK && (!job.wood || b.material.toLowerCase() === job.wood.toLowerCase()));
   const thick = [...new Set(suited.map((b) => b.thickness))].filter((t) => !now.includes(t)).toSorted((a, b) => a - b);
   return [
-    { act: null },
-    ...others.slice(0, MOST_WOODS).map((wood): Alternative => ({ wood, act: { do: "wood", wood } })),
-    ...thick.slice(0, MOST_THICK).map((t): Alternative => ({ thickness: t, act: { do: "thickness", thickness: t } })),
+    { acts: [] },
+    ...others.slice(0, MOST_WOODS).map((wood): Alternative => ({ wood, acts: [{ do: "wood", wood }] })),
+    ...thick.slice(0, MOST_THICK).map((t): Alternative => ({ thickness: t, acts: [{ do: "thickness", thickness: t }] })),
+    ...otherSheets(worked, inShop),
   ];
 } // prettier-ignore
 
+/** Of each sheet that is used, the next thinner and thicker there is: where a part is as thick as a size that is asked for, that is changed. */
+function otherSheets(worked: WorkedJob, inShop: Job): Alternative[] {
+  const used = new Map<string, { material: Material; now: Length; acts: { at: number; name: string }[] }>();
+  for (const { shape, at } of worked.lines)
+    for (const part of shape.recipe.parts) {
+      const { material = "wood", thickness } = part;
+      if (material === "wood" || typeof thickness !== "string") continue;
+      if (!shape.recipe.parameters.some((p) => p.kind === "length" && p.name === thickness)) continue;
+      const now = lengthNamed({ shape }, thickness) as Length;
+      const found = used.get(`${material} ${now}`) ?? { material, now, acts: [] };
+      if (!found.acts.some((a) => a.at === at && a.name === thickness)) found.acts.push({ at, name: thickness });
+      used.set(`${material} ${now}`, found);
+    }
+  return [...used.values()].flatMap(({ material, now, acts }) => {
+    const there = inShop.stock.flatMap((s) => (s.form !== "pack" && s.form !== "board" && kindOf(s) === material ? [s] : []));
+    const [thinner, thicker] = [there.filter((s) => s.thickness < now), there.filter((s) => s.thickness > now)];
+    const next = [thinner.toSorted((a, b) => b.thickness - a.thickness)[0], thicker.toSorted((a, b) => a.thickness - b.thickness)[0]];
+    return next.flatMap((s) => (s ? [{ thickness: s.thickness, sheet: { material: s.material, instead: now }, acts: acts.map((a): Act => ({ do: "option", ...a, value: s.thickness })) }] : []));
+  });
+} // prettier-ignore
+
 /** The job after an alternative; undefined where it would not hold. */
-export function jobWith(job: Job, { act }: Alternative): Job | undefined {
+export function jobWith(job: Job, { acts }: Alternative): Job | undefined {
   try {
-    return act ? carryOut(job, act) : job;
+    return acts.reduce((j, act) => carryOut(j, act), job);
   } catch (e) {
     if (e instanceof JobFileError) return undefined;
     throw e;

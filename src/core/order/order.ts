@@ -159,7 +159,9 @@ function hardwareNeeds(worked: WorkedJob, layout: LayoutResult): Need[] {
   }));
 }
 
-function packLine(n: Need, offers: PackStock[]): OrderLine {
+function packLine(n: Need, all: PackStock[]): OrderLine {
+  const isChosen = all.some((o) => o.chosen);
+  const offers = isChosen ? all.filter((o) => o.chosen || o.source === "yard") : all;
   const taken = [...n.byLine].map(([line, quantity]) => ({ line, quantity }));
   const had = offers.reduce((sum, o) => sum + (o.source === "yard" ? o.pack * (o.available ?? 1) : 0), 0);
   const of: Lot = { form: "pack", material: n.what };
@@ -191,7 +193,9 @@ export function otherPacks(
   if (unit === "board" || bought <= 0) return [];
   const offers = stock.flatMap((s) => (s.form === "pack" && s.source === "buy" && s.price > 0 && s.material === what ? [s] : [])); // prettier-ignore
   return offers
-    .filter((o) => !(packs.length === 1 && packs[0]!.size === o.pack))
+    .filter(
+      (o, i) => !(packs.length === 1 && packs[0]!.size === o.pack) && offers.findIndex((x) => x.pack === o.pack) === i,
+    )
     .map((o) => ({ pack: o.pack, count: Math.ceil(bought / o.pack), price: Math.ceil(bought / o.pack) * o.price }));
 }
 

@@ -1,5 +1,6 @@
 "use client";
 import Link from "next/link";
+import type { PackStock } from "@/core/boards/stock";
 import { otherPacks } from "@/core/order/order";
 import type { Station } from "@/ui/desk/station";
 import { useDesk, useLaid, useMoney } from "@/ui/desk/useDesk";
@@ -18,13 +19,19 @@ const UNIT = { board: "", each: "", g: " g", m: " m", m2: " m²" };
 
 /** What to order, in which packs, for how much, and what each item costs in materials. */
 export function Buy() {
-  const { job, id } = useDesk();
+  const desk = useDesk();
+  const { job, id } = desk;
   const { order, layout } = useLaid();
   const money = useMoney();
   const cost = useCost();
   if (job.lines.length === 0) return <Empty text="There is nothing to buy yet." next="ask" act="Say what to make" />;
   if (!order) return <AfterLayout what="The order stands" />;
   const unit = (l: (typeof order.lines)[number]) => `${l.quantity.toLocaleString("en-GB")}${UNIT[l.unit]}`;
+  // One size of pack is chosen of a thing: another takes its place.
+  const choose = (stock: PackStock) => {
+    const at = job.stock.findIndex((x, i) => i < desk.own && x.form === "pack" && x.chosen && x.material === stock.material); // prettier-ignore
+    desk.act(at < 0 ? { do: "add stock", stock } : { do: "change stock", at, stock }, `stock ${at}`);
+  };
   return (
     <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">
       <section aria-label="Order">
@@ -86,7 +93,14 @@ export function Buy() {
                   {l.unit === "board" ? "" : l.packs.map((p) => `${p.count} × ${p.size}`).join(" + ")}
                   {otherPacks(l, job.stock).map((o) => (
                     <span key={o.pack} className="block text-[.84rem] text-soft">
-                      or {o.count} × {o.pack}, {money(o.price)}
+                      or {o.count} × {o.pack}, {money(o.price)}{" "}
+                      <button
+                        className="quiet font-sans"
+                        aria-label={`Buy ${l.what} in packs of ${o.pack}`}
+                        onClick={() => choose({ form: "pack", material: l.what, pack: o.pack, price: o.price / o.count, available: null, source: "buy", chosen: true })} // prettier-ignore
+                      >
+                        use it
+                      </button>
                     </span>
                   ))}
                 </td>

@@ -12,7 +12,8 @@ import { count, duration } from "@/ui/parts/words";
 interface Row extends Weighed {
   wood?: string;
   thickness?: Length;
-  act: Act | null;
+  sheet?: { material: string; instead: Length };
+  acts: Act[];
 }
 /** Every wood and thickness is laid out: that takes so long at most, ms. */
 const PATIENCE = 60_000;
@@ -80,7 +81,14 @@ export function Instead() {
               return (
                 <tr key={i}>
                   <td className="font-semibold">
-                    {r.act === null ? "as it is" : (r.wood ?? <Measure value={r.thickness!} units={desk.job.units} />)}
+                    {r.acts.length === 0
+                      ? "as it is"
+                      : (r.wood ?? <Measure value={r.thickness!} units={desk.job.units} />)}
+                    {r.sheet && (
+                      <span className="block text-[.84rem] font-normal">
+                        {r.sheet.material} for <Measure value={r.sheet.instead} units={desk.job.units} />
+                      </span>
+                    )}
                   </td>
                   <td className={`text-[.87rem] ${bad ? "font-semibold text-madder" : ""}`}>
                     {r.stops > 0
@@ -111,11 +119,11 @@ export function Instead() {
                   <td className="text-right font-mono">{bad ? "" : r.setUps}</td>
                   <td className="text-right font-mono whitespace-nowrap">{bad ? "" : duration(r.minutes)}</td>
                   <td className="text-right">
-                    {r.act && !bad && of === desk.job && (
+                    {r.acts.length > 0 && !bad && of === desk.job && (
                       <button
                         className="quiet min-h-[44px]"
-                        aria-label={`Use ${r.wood ?? "boards of this thickness"}`}
-                        onClick={() => desk.act(r.act!, "instead")}
+                        aria-label={`Use ${r.wood ?? (r.sheet ? `${r.sheet.material} of this thickness` : "boards of this thickness")}`}
+                        onClick={() => r.acts.forEach((act) => desk.act(act, "instead"))}
                       >
                         use it
                       </button>

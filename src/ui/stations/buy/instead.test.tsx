@@ -16,7 +16,7 @@ afterEach(() => {
 });
 
 const body = { item: "body", standard: "langstroth-10", size: "deep", quantity: 4, options: { joint: "rabbet-ends" } };
-const row = (more: object) => ({ act: null, stops: 0, looks: 0, missing: 0, cost: 40_000, unpriced: 0, boards: 10, kg: 33.4, setUps: 12, minutes: 600, ...more }); // prettier-ignore
+const row = (more: object) => ({ acts: [], stops: 0, looks: 0, missing: 0, cost: 40_000, unpriced: 0, boards: 10, kg: 33.4, setUps: 12, minutes: 600, ...more }); // prettier-ignore
 /** The job at Buy, with what the server works out for each alternative. */
 const open = (rows: object[]) => {
   const empty = emptyJob("Spring", "in");
@@ -38,10 +38,10 @@ const compare = async () => {
 test("other woods stand beside the job as it is: what they cost more or less, weigh, and whether they fit; one press uses one", async () => {
   open([
     row({}),
-    row({ wood: "larch", act: { do: "wood", wood: "larch" }, cost: 45_550, kg: 49.6, boards: 8 }),
-    row({ wood: "teak", act: { do: "wood", wood: "teak" }, cost: 38_000, kg: null, unpriced: 2 }),
-    row({ wood: "oak", act: { do: "wood", wood: "oak" }, missing: 4 }),
-    row({ thickness: inch(0, 3, 8), act: { do: "thickness", thickness: inch(0, 3, 8) }, stops: 1, stop: "ear bears 0 of 3/16" }), // prettier-ignore
+    row({ wood: "larch", acts: [{ do: "wood", wood: "larch" }], cost: 45_550, kg: 49.6, boards: 8 }),
+    row({ wood: "teak", acts: [{ do: "wood", wood: "teak" }], cost: 38_000, kg: null, unpriced: 2 }),
+    row({ wood: "oak", acts: [{ do: "wood", wood: "oak" }], missing: 4 }),
+    row({ thickness: inch(0, 3, 8), acts: [{ do: "thickness", thickness: inch(0, 3, 8) }], stops: 1, stop: "ear bears 0 of 3/16" }), // prettier-ignore
   ]);
   const [asIs, larch, teak, oak, thin] = (await compare()).map((r) => r.textContent);
   expect(asIs).toMatch(/^as it isfits£400\.001033 kg1210 h$/);
