@@ -21,6 +21,9 @@ const LISTED = 60;
 /** So many of the soonest due are asked what to do next. */
 const ASKED = 60;
 
+/** What a job has to have bought is not shown here, and would be most of what goes to the page. */
+const withoutWants = (job: Listed): Listed => ({ ...job, standing: job.standing && { ...job.standing, wants: [] } });
+
 const query = z.object({ q: z.string().max(200).catch(""), of: z.enum(["archive", "open"]).catch("open") });
 
 /** The shop's day: what to do next and why, then all jobs. */
@@ -46,7 +49,7 @@ const Page = ({ searchParams }: { searchParams: Promise<Record<string, string | 
       <TodayPage
         visit={randomUUID()}
         day={day}
-        jobs={jobs.slice(0, LISTED)}
+        jobs={jobs.slice(0, LISTED).map(withoutWants)}
         more={jobs.length > LISTED}
         counts={store.counts()}
         nexts={nexts(soonest.map((j) => ({ ...j, ordered: ordered(j) }))).slice(0, 7)}

@@ -256,8 +256,15 @@ export async function askStanding(request: StandingRequest, within = UNSEEN): Pr
 }
 
 /** What to order from whom. @throws AbortError, LayoutLimit, FullError */
-export const askProposal = (request: ProposalRequest, signal?: AbortSignal): Promise<Proposal> =>
-  inTurn("proposal", request, false, signal);
+export async function askProposal(request: ProposalRequest, signal?: AbortSignal): Promise<Proposal> {
+  const place = turns().enter(() => undefined, false);
+  try {
+    // Every page that shows it asks again whenever anything changes: mostly it is the same question.
+    return (await ask("proposal", request, { signal }, (work) => place.run(0, signal, work))).answer;
+  } finally {
+    place.leave();
+  }
+}
 
 /** What a job comes to, laid out as far as it is in a moment. @throws AbortError, LayoutLimit, FullError */
 export async function askWeighed(job: Job, signal?: AbortSignal): Promise<Weighed> {
