@@ -13,21 +13,21 @@ export interface Priced {
 /** Of one thing so many changes of price are shown. */
 const MOST_SHOWN = 2000;
 
-/** What things cost when: a row each time a price changes, none is ever written over. */
+/** What things cost when: a row each time a price changes, none is ever written over; two in one moment stand in the order they were told. */
 export const priceStore = ofDatabase((db) => {
   const sql = {
     last: db.prepare<[number], { thing: string; pack: number; price: number; currency: string; at: string }>(
-      "SELECT thing, pack, price, currency, max(at) AS at FROM price WHERE supplier_id = ? GROUP BY thing, pack",
+      "SELECT thing, pack, price, currency, at FROM price WHERE rowid IN (SELECT max(rowid) FROM price WHERE supplier_id = ? GROUP BY thing, pack)",
     ),
     insert: db.prepare("INSERT INTO price (supplier_id, thing, pack, price, currency, at) VALUES (?, ?, ?, ?, ?, ?)"),
     of: db.prepare<[string, number], Omit<Priced, "currency"> & { currency: string }>(
-      "SELECT supplier_id AS supplier, pack, price, currency, at FROM price WHERE thing = ? ORDER BY at DESC LIMIT ?",
+      "SELECT supplier_id AS supplier, pack, price, currency, at FROM price WHERE thing = ? ORDER BY rowid DESC LIMIT ?",
     ),
     before:
       db.prepare<[], { supplier: number; thing: string; pack: number; price: number; before: number; at: string }>( // prettier-ignore
         `SELECT supplier_id AS supplier, thing, pack, price, before, at FROM
-         (SELECT *, lag(price) OVER w AS before, row_number() OVER (PARTITION BY supplier_id, thing, pack ORDER BY at DESC) AS n FROM price
-          WINDOW w AS (PARTITION BY supplier_id, thing, pack ORDER BY at))
+         (SELECT *, lag(price) OVER w AS before, row_number() OVER (PARTITION BY supplier_id, thing, pack ORDER BY rowid DESC) AS n FROM price
+          WINDOW w AS (PARTITION BY supplier_id, thing, pack ORDER BY rowid))
        WHERE n = 1 AND before IS NOT NULL ORDER BY at DESC`,
       ),
   };

@@ -82,7 +82,11 @@ test("a price is kept with the day it began to hold, and only when it is another
   const [suppliers, prices] = [supplierStore(db), priceStore(db)];
   const list = (price: number): PriceList => ({ name: "S", currency: "GBP", delivery: 0, minimum: 0, freeFrom: null, leadDays: 1, offers: [{ id: "p", thing: board(96), pack: 1, price, breaks: [], available: null }] }); // prettier-ignore
   const id = suppliers.add("http://127.0.0.1:9/s");
+  // All in one moment: what was told last is the last all the same.
+  const clock = Date.now;
+  Date.now = () => 1_800_000_000_000;
   for (const price of [13.9, 13.9, 14.6]) suppliers.told(id, list(price));
+  Date.now = clock;
   expect(prices.of(thingKey(board(96))).map((p) => [p.supplier, p.price])).toEqual([[id, 1390], [id, 1460]]); // prettier-ignore
   expect(Object.keys(prices.since(id))).toEqual([`1 ${thingKey(board(96))}`]);
   expect(prices.changed()).toMatchObject([{ supplier: id, before: 1390, price: 1460 }]);
