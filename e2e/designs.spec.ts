@@ -69,8 +69,13 @@ test("a feed rim from nothing: made in the editor, used in a job, revised; the j
   await page.goto("/");
   await page.getByRole("link", { name: HEATH, exact: true }).click();
   await expect(page.getByRole("heading", { name: HEATH, level: 1 })).toBeVisible();
-  await page.keyboard.press("/");
-  await page.getByRole("combobox", { name: "What to make" }).fill("12 heath rim");
+  const finder = page.getByRole("combobox", { name: "What to make" });
+  // A key that is pressed before the page listens is lost: it is pressed until the finder is there.
+  await expect(async () => {
+    await page.keyboard.press("/");
+    await expect(finder).toBeVisible({ timeout: 1000 });
+  }).toPass();
+  await finder.fill("12 heath rim");
   await page.keyboard.press("Enter");
   await page.getByRole("link", { name: /^2\s*Shape/ }).click();
   await page.getByRole("button", { name: /12 Heath rim/ }).click();
