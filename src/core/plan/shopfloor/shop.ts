@@ -30,15 +30,9 @@ export interface Shop {
 }
 
 /** One part of an operation. */
-export interface Task {
+export interface Task extends Step {
   chain: number;
   step: number;
-  station: number;
-  minutes: number;
-  people: number;
-  wait: number;
-  key: number;
-  setUp: number;
   /** No schedule starts it earlier: its job's release and all before it; and what has to follow its end. */
   head: number;
   tail: number;
