@@ -51,3 +51,6 @@ export const SETTING_KINDS = [
 export type SettingKind = (typeof SETTING_KINDS)[number];
 
 export type Setting = { kind: Exclude<SettingKind, "angle">; value: Length } | { kind: "angle"; degrees: number };
+
+/** Settings that are the same have the same key. */
+export const settingsKey = (settings: Setting[]): string => settings.map((s) => `${s.kind} ${s.kind === "angle" ? s.degrees : s.value}`).join(", "); // prettier-ignore

@@ -1,3 +1,4 @@
+import { DAY } from "./calendar";
 import type { Planned } from "./plan";
 
 /** Operations that differ only by their lot, on one day, as one row of a run sheet. */
@@ -11,13 +12,14 @@ export interface Row {
   endsAt: number;
 }
 
-const DAY = 24 * 60;
-
 /** The rows of a run sheet in the order they begin: lots of one step that begin on one day are folded into one. */
 export function rowsOf(operations: Planned[]): Row[] {
   const rows = new Map<string, Row>();
   for (const op of operations) {
-    const key = op.lot === "all" ? op.id : `${op.line} ${op.name} ${Math.floor(op.startsAt / DAY)}`;
+    const key =
+      op.lot === "all"
+        ? op.id
+        : `${op.line === null ? op.whole : `${op.line} ${op.name}`} ${Math.floor(op.startsAt / DAY)}`;
     const row = rows.get(key) ?? { op, lots: [], pieces: 0, minutes: 0, startsAt: op.startsAt, endsAt: op.endsAt };
     row.lots.push(op);
     row.pieces += op.pieces;

@@ -10,7 +10,10 @@ import { layOut } from "@/core/layout/layout";
 import { layoutRequest } from "@/core/job/ask";
 import { board } from "@/core/layout/tests/samples";
 import { cheapestPacks, orderOf } from "@/core/order/order";
-import { calendar, clockText } from "./calendar";
+import { clockText, dayStart } from "./calendar";
+import { Hands } from "./hands";
+import { operations } from "@/core/work/operations";
+import { planWhole } from "./whole";
 import { PlanError, planOf } from "./plan";
 
 const job = (o: Partial<Job> = {}): Job => ({
@@ -43,25 +46,6 @@ const plan = (o: Partial<Job> = {}) => {
   );
 };
 
-describe("shop hours", () => {
-  // 2027-02-08 is a Monday (civil calendar).
-  const cal = calendar("2027-02-08", USUAL_WORKSHOP);
-  test.each([
-    [0, "2027-02-08T08:00"],
-    [239, "2027-02-08T11:59"],
-    [240, "2027-02-08T12:30"],
-    [480, "2027-02-09T08:00"],
-    [5 * 480, "2027-02-15T08:00"],
-  ])("worked minute %d starts at %s", (w, at) => {
-    expect(clockText(cal.toClock(w, "start"))).toBe(at);
-    expect(cal.toWorked(cal.toClock(w, "start"))).toBe(w);
-  });
-  test("work that fills a day ends that evening; a start on Saturday begins on Monday", () => {
-    expect(clockText(cal.toClock(480, "end"))).toBe("2027-02-08T16:30");
-    expect(clockText(calendar("2027-02-13", USUAL_WORKSHOP).toClock(0, "start"))).toBe("2027-02-15T08:00");
-  });
-});
-
 test("a plan keeps every rule: order, waiting, one saw, as many hands as there are, shop hours", () => {
   for (const people of [1, 3]) {
     const p = plan({ workshop: { ...USUAL_WORKSHOP, people } });
@@ -84,12 +68,15 @@ test("a plan keeps every rule: order, waiting, one saw, as many hands as there a
     // Clamps for eight: no glue-up is larger, and together they make the forty.
     const glue = p.operations.filter((o) => o.id.startsWith("0/glue-up"));
     expect(glue.map((o) => o.pieces)).toEqual([8, 8, 8, 8, 8]);
-    // Nothing is joined before all of it is cut.
+    // No more is joined than has been cut by then, with all its cuts.
     for (const o of p.operations)
-      for (const { part } of o.joins)
-        for (const m of p.operations)
-          if (m.makes.some((x) => x.part.line === part.line && x.part.part === part.part))
-            expect(m.endsAt).toBeLessThanOrEqual(o.startsAt);
+      for (const { part } of o.joins) {
+        const sum = (list: { part: typeof part; pieces: number }[]) => list.filter((x) => x.part.line === part.line && x.part.part === part.part).reduce((n, x) => n + x.pieces, 0); // prettier-ignore
+        const joined = sum(p.operations.filter((x) => x.startsAt <= o.startsAt).flatMap((x) => x.joins));
+        const ended = p.operations.filter((x) => x.endsAt <= o.startsAt).flatMap((x) => x.makes);
+        const cuts = new Set(p.operations.flatMap((x) => x.makes).filter((m) => m.part.line === part.line && m.part.part === part.part).map((m) => m.feature)); // prettier-ignore
+        for (const cut of cuts) expect(sum(ended.filter((m) => m.feature === cut))).toBeGreaterThanOrEqual(joined);
+      }
     expect(p.finish).toBeGreaterThanOrEqual(p.bound);
   }
   expect(plan({ workshop: { ...USUAL_WORKSHOP, people: 3 } }).finish).toBeLessThanOrEqual(plan().finish);
@@ -229,6 +216,48 @@ describe("the order", () => {
   });
 });
 
+describe("600 deeps", () => {
+  // Minutes by the list of guesses: 480 rips, 1 200 sides and as many ends crosscut, 1 200 corner rabbets, rests and handholds, boxes marked, glued 75 × 8, cleaned.
+  const SAWN = 5 + 480 * 1.5 + 2 * (5 + 1200 * 0.5) + 15 + 1200 + 15 + 600 + 20 + 1200;
+  const ALL = SAWN + (2 + 300) + 8 + (10 + 600 * 7) + (2 + 1200);
+  const lines = [{ item: "body", standard: "langstroth-10", size: "deep", quantity: 600, options: {} }]; // prettier-ignore
+  const hands = new Hands(USUAL_WORKSHOP, "2027-02-08").all([0]);
+  const worked = (from: number, to: number) => hands.workedBy(to) - hands.workedBy(from);
+  const start = dayStart("2027-02-08");
+  const best = (people: number) => {
+    const worked = workJob(job({ lines }));
+    const work = operations(worked, layOut(layoutRequest(worked), () => 0)); // prettier-ignore
+    let left = 150;
+    return planWhole({ jobs: [{ job: 1, from: start, due: null, work }], shop: { ...USUAL_WORKSHOP, people }, now: start }, 1, () => left-- > 0); // prettier-ignore
+  };
+
+  test("one person is never idle for long: beyond the bound stand only the set-ups that are made again and the minutes the last glue is waited for", () => {
+    const plan = best(1);
+    const minutes = plan.blocks.reduce((n, b) => n + b.minutes, 0);
+    const again = plan.blocks.reduce((n, b) => n + b.setUp, 0) - (5 + 2 * 5 + 15 + 15 + 20);
+    expect(minutes - again).toBe(ALL);
+    const idle = worked(start, plan.finish) - minutes;
+    // The bound is all the work of one pair of hands, and what follows the last of it: nothing after a box is cleaned.
+    expect(worked(start, plan.bound)).toBeGreaterThanOrEqual(ALL);
+    expect(worked(plan.bound, plan.finish)).toBe(again + idle - (worked(start, plan.bound) - ALL));
+    expect(worked(plan.bound, plan.finish) / ALL).toBeLessThan(0.04);
+  });
+
+  test("two people are done a week earlier; the clamps hold them up: 75 lots, each left for 45 minutes", () => {
+    const plan = best(2);
+    expect(plan.boundBy).toMatch(/clamps/);
+    const lots = plan.blocks.filter((b) => b.station === "clamps");
+    expect([lots.length, lots.every((b) => b.wait === 45)]).toEqual([75, true]);
+    // By hand: the first is glued when six set-ups are made and eight boxes are sawn; each next one 56 minutes of work and 45 of waiting later.
+    let at = hands.next(start);
+    for (let k = 0; k < 75; k++) at = hands.end(at, 56) + 45;
+    expect(plan.bound).toBeGreaterThanOrEqual(at - 1440);
+    expect(plan.finish).toBeGreaterThanOrEqual(at);
+    expect(worked(at, plan.finish)).toBeLessThan(0.12 * worked(start, at));
+    expect(best(1).finish - plan.finish).toBeGreaterThan(7 * 1440);
+  });
+});
+
 test("lots of one step that begin on one day are one row of the run sheet, with all their pieces", () => {
   const p = plan({ lines: [{ item: "body", standard: "langstroth-10", size: "deep", quantity: 600, options: {} }] });
   const rows = rowsOf(p.operations);
@@ -281,32 +310,6 @@ describe("who is in, and when", () => {
     expect(handsOf(workshop)).toBe(3);
   });
 
-  test("a station runs only while somebody who can work it is in and at no other; one that nobody can work is worked by whoever is in", () => {
-    // Two sawyers who are never in together, and a joiner who saws nothing: counted by hand at every start.
-    const half = (from: number): [number, number][] => [[from, from + 240]];
-    const staff = [
-      { title: "sawyer", hours: half(480), works: ["table saw", "drill"] as const },
-      { title: "second sawyer", hours: half(780), works: ["table saw"] as const },
-      { title: "joiner", works: ["bench", "clamps", "frame jig", "finish"] as const },
-    ].map((p) => ({ ...p, works: [...p.works] }));
-    const workshop = shop({ staff });
-    // So few that no operation is longer than half a day.
-    const lines = job().lines.map((l) => ({ ...l, quantity: l.quantity / 4 }));
-    const p = plan({ workshop, lines });
-    expect(Math.max(...p.operations.map((o) => o.minutes))).toBeLessThanOrEqual(240);
-    const narrow = p.operations.filter((o) => o.station === "table saw" || o.station === "drill");
-    expect(narrow.length).toBeGreaterThan(10);
-    for (const { startsAt: at } of p.operations) {
-      const inNow = presence(workshop, clockText(at).slice(0, 10)).map((s) => s.some(([a, b]) => a <= at % 1440 && at % 1440 < b)); // prettier-ignore
-      const running = p.operations.filter((o) => o.startsAt <= at && at < o.endsAt);
-      const sawing = running.filter((o) => ["table saw", "drill"].includes(o.station)).length;
-      const byHand = running.filter((o) => ["bench", "clamps", "frame jig", "finish"].includes(o.station)).length;
-      expect([clockText(at), sawing <= Number(inNow[0]) + Number(inNow[1]), byHand <= Number(inNow[2])]).toEqual([clockText(at), true, true]); // prettier-ignore
-    }
-    const nobody = plan({ lines, workshop: shop({ staff: [{ title: "joiner", works: ["bench"] }] }) });
-    expect(nobody.operations.length).toBe(p.operations.length);
-  });
-
   test("work is only done while somebody is in, also where all of them come at other times", () => {
     const early = { title: "early", hours: [[360, 600]] as [number, number][] };
     const late = { title: "late", hours: [[840, 1080]] as [number, number][], days: [1, 3] };
@@ -320,7 +323,8 @@ describe("who is in, and when", () => {
     const said = plan({ workshop: shop({ minutes: { "Rip to width": { setup: 30, each: 2 } } }) });
     const rips = said.operations.filter((o) => o.kind === "Rip to width");
     expect(rips.length).toBeGreaterThan(0);
-    for (const o of rips) expect([o.guess, o.minutes]).toEqual([false, 30 + 2 * o.pieces]);
+    for (const o of rips) expect([o.guess, o.minutes]).toEqual([false, o.setup + 2 * o.pieces]);
+    expect(new Set(rips.map((o) => o.setup)).size > 0 && rips.every((o) => o.setup === 30 || o.setup === 0)).toBe(true);
     expect(said.operations.filter((o) => o.kind !== "Rip to width").every((o) => o.guess)).toBe(true);
     const people = { people: 4 };
     const [one, two] = [{}, { stations: { "table saw": 2 } }].map((s) => plan({ workshop: shop({ ...people, ...s }) }).finish); // prettier-ignore

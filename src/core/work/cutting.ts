@@ -1,5 +1,5 @@
 import type { Feature, Kind } from "@/core/feature/feature";
-import { MACHINES, type Setting } from "@/core/feature/machine";
+import { MACHINES, settingsKey } from "@/core/feature/machine";
 import { featureText } from "@/core/feature/say";
 import type { Units } from "@/core/length/length";
 import type { CutPart } from "@/core/line/cutlist";
@@ -121,8 +121,6 @@ export function cutting(
       };
     });
 }
-
-const settingsKey = (settings: Setting[]) => settings.map((s) => `${s.kind} ${s.kind === "angle" ? s.degrees : s.value}`).join(", "); // prettier-ignore
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 

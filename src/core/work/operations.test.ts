@@ -1,6 +1,5 @@
 import { caution, type Hazard } from "@/core/feature/hazard";
 import type { JobLine } from "@/core/line/line";
-import fc from "fast-check";
 import { inch } from "@/core/length/length";
 import type { BoardStock } from "@/core/boards/stock";
 import { carryOut } from "@/core/job/acts";
@@ -9,7 +8,7 @@ import { USUAL_WORKSHOP, type Workshop } from "@/core/shop/shop";
 import { workJob } from "@/core/job/worked";
 import { layOut } from "@/core/layout/layout";
 import { layoutRequest } from "@/core/job/ask";
-import { calendar, clockText } from "@/core/plan/calendar";
+import { clockText } from "@/core/plan/calendar";
 import type { Operation } from "./operation";
 import { operations } from "./operations";
 import { planDocument, planOf } from "@/core/plan/plan";
@@ -196,53 +195,6 @@ describe("operations of a job", () => {
     const glue = all.filter((o) => o.id.includes("glue-up"));
     expect(glue.map((o) => [o.pieces, o.setup])).toEqual([[8, 10], [8, 0], [3, 0]]); // prettier-ignore
     expect(all.find((o) => o.id === "0/clean")!.after).toEqual(glue.map((o) => o.id));
-  });
-});
-
-describe("the calendar", () => {
-  const shop = fc.record({
-    days: fc.uniqueArray(fc.integer({ min: 1, max: 7 }), { minLength: 1, maxLength: 7 }),
-    open: fc.integer({ min: 300, max: 600 }),
-    morning: fc.integer({ min: 30, max: 240 }),
-    lunch: fc.integer({ min: 1, max: 90 }),
-    afternoon: fc.integer({ min: 30, max: 300 }),
-  });
-  const hoursOf = (s: { open: number; morning: number; lunch: number; afternoon: number }): [number, number][] => {
-    const noon = s.open + s.morning;
-    return [
-      [s.open, noon],
-      [noon + s.lunch, noon + s.lunch + s.afternoon],
-    ];
-  };
-
-  test("worked minutes and clock minutes are inverses, in any shop", () => {
-    fc.assert(
-      fc.property(shop, fc.integer({ min: 0, max: 40_000 }), fc.integer({ min: 0, max: 27 }), (s, minute, day) => {
-        const cal = calendar(`2027-02-${String(day + 1).padStart(2, "0")}`, {
-          days: s.days,
-          hours: hoursOf(s),
-          closed: [],
-          staff: [],
-        });
-        expect(cal.toWorked(cal.toClock(minute, "start"))).toBe(minute);
-        expect(cal.toWorked(cal.toClock(minute + 1, "end"))).toBe(minute + 1);
-        expect(cal.toClock(minute + 1, "start")).toBeGreaterThan(cal.toClock(minute, "start"));
-      }),
-    );
-  });
-
-  test("work is only ever done on days the shop is open (weekday by an independent calendar)", () => {
-    fc.assert(
-      fc.property(shop, fc.integer({ min: 0, max: 40_000 }), (s, minute) => {
-        const at = calendar("2027-02-10", { days: s.days, hours: hoursOf(s), closed: [], staff: [] }).toClock(
-          minute,
-          "start",
-        );
-        const weekday = new Date(at * 60_000).getUTCDay() || 7;
-        expect(s.days).toContain(weekday);
-        expect(hoursOf(s).some(([a, b]) => at % 1440 >= a && at % 1440 < b)).toBe(true);
-      }),
-    );
   });
 });
 

@@ -1,0 +1,120 @@
+import { boundOf, tailsOf } from "./bound";
+import { dayOf } from "./calendar";
+import { compare, generate, type Order, type Timetable, type Worth, worthOf } from "./generate";
+import { Hands } from "./hands";
+import { type Instance, instanceOf, stretchOf } from "./tasks";
+import { type Block, planOfFound, type WholeAsk, type WholePlan } from "./whole";
+
+/** An operation of a job that somebody put somewhere: it begins then or as soon after as it can, before whatever else could. */
+export interface Put {
+  job: number;
+  name: string;
+  at: number;
+}
+
+/** Lots of an operation that moved together. */
+export interface Moved {
+  job: number;
+  /** What the operation is known by, and the first of what moved. */
+  name: string;
+  op: string;
+  lots: number;
+  from: number;
+  to: number;
+}
+
+/** A plan after something slipped, and what of the earlier one moved. */
+export interface Replanned {
+  plan: WholePlan;
+  moved: Moved[];
+  /** Lots that stay where they were, and lots that were not in the earlier plan. */
+  stayed: number;
+  added: number;
+}
+
+/**
+ * The plan that moves least: what has begun stays, everything else stands where it stood and moves later only where what it needs is not
+ * there any more; what is new goes where it hurts least (right-shift repair: Abumaizar and Svestka 1997, with the positions of what is
+ * new tried one after another).
+ */
+export function replan(ask: WholeAsk, was: WholePlan, puts: Put[] = []): Replanned {
+  const hands = new Hands(ask.shop, dayOf(Math.min(ask.now, ...was.blocks.map((b) => b.startsAt))));
+  const instance = instanceOf(ask.jobs, ask.shop, hands, ask.now, was.lots);
+  const earlier = earlierOf(instance, was.blocks);
+  const put = new Map(puts.map((p) => [`${p.job} ${p.name}`, p.at]));
+  const stood = instance.tasks.map((_, t) => earlier[t]?.startsAt);
+  const begun = new Map<number, { start: number; unit: number; who: number[]; setUp: boolean }>();
+  for (const [t, b] of earlier.entries())
+    if (b && b.startsAt < ask.now && stands(instance, t, b)) begun.set(t, { start: b.startsAt, unit: b.unit, who: b.who, setUp: b.setUp > 0 }); // prettier-ignore
+  // What a lot is made of has begun too, or it has not.
+  for (let all = -1; all !== begun.size;) {
+    all = begun.size;
+    for (const t of begun.keys()) if (instance.tasks[t]!.after.some((a) => !begun.has(a))) begun.delete(t);
+  }
+
+  const putAt = instance.tasks.map(({ family }) => put.get(`${ask.jobs[instance.families[family]!.job]!.job} ${instance.families[family]!.name}`)); // prettier-ignore
+  const notBefore = Float64Array.from(instance.tasks, (_, t) => putAt[t] ?? stood[t] ?? 0);
+  const fresh = instance.tasks.flatMap((_, t) => (stood[t] === undefined && putAt[t] === undefined ? [t] : []));
+  const unit = Int16Array.from(instance.tasks, (_, t) => earlier[t]?.unit ?? 0);
+  const who = instance.tasks.map((_, t) => earlier[t]?.who ?? []);
+  let best: { table: Timetable; worth: Worth; shift: number } | undefined;
+  for (const rankOfNew of placesOf(instance, fresh)) {
+    const rank = Float64Array.from(instance.tasks, (_, t) => (putAt[t] !== undefined ? putAt[t]! - 1e6 : (stood[t] ?? rankOfNew(t)))); // prettier-ignore
+    const order: Order = { rank, hold: 0, notBefore, was: { unit, who }, begun };
+    const table = generate(instance, order);
+    const worth = worthOf(instance, table);
+    const shift = stood.reduce<number>((n, s, t) => n + (s === undefined ? 0 : Math.abs(table.start[t]! - s)), 0);
+    if (!best || (worth.late - best.worth.late || shift - best.shift || compare(worth, best.worth)) < 0) best = { table, worth, shift }; // prettier-ignore
+  }
+  const { table, worth } = best!;
+  const moves = new Map<string, Moved>();
+  let stayed = 0;
+  for (const [t, from] of stood.entries()) {
+    if (from === undefined) continue;
+    const to = table.start[t]!;
+    if (to === from) {
+      stayed++;
+      continue;
+    }
+    const { job, name } = instance.families[instance.tasks[t]!.family]!;
+    const key = `${job} ${name}`;
+    const m = moves.get(key) ?? { job: ask.jobs[job]!.job, name, op: instance.tasks[t]!.op, lots: 0, from, to };
+    moves.set(key, { ...m, lots: m.lots + 1, from: Math.min(m.from, from), to: Math.min(m.to, to) });
+  }
+  return {
+    plan: planOfFound({ instance, table, worth, bound: boundOf(instance) }),
+    moved: [...moves.values()].toSorted((a, b) => a.from - b.from),
+    stayed,
+    added: fresh.length,
+  };
+}
+
+/** What is new: as urgent as anything, by when it has to begin, or after everything that stands. */
+function placesOf(instance: Instance, fresh: number[]): ((t: number) => number)[] {
+  if (fresh.length === 0) return [() => 0];
+  const tail = tailsOf(instance);
+  const span = instance.families.reduce((n, f) => n + f.minutes, 0) * stretchOf(instance);
+  const due = (t: number) => instance.jobs[instance.families[instance.tasks[t]!.family]!.job]!.due ?? instance.now + span;
+  return [(t) => instance.now - 1e7 - tail[t]!, (t) => due(t) - tail[t]!, (t) => due(t) + 1e7 - tail[t]!];
+} // prettier-ignore
+
+/** What each lot was in an earlier plan: the same pieces of the same operation, or the one that held its first piece. */
+function earlierOf({ jobs, families, tasks }: Instance, blocks: Block[]): (Block | undefined)[] {
+  const known = new Map<string, Block[]>();
+  for (const b of blocks) {
+    const key = `${b.job} ${b.name}`;
+    known.set(key, [...(known.get(key) ?? []), b]);
+  }
+  for (const list of known.values()) list.sort((a, b) => a.lot - b.lot);
+  return tasks.map(({ family, lot }) => {
+    const { job, name, tasks: own } = families[family]!;
+    const list = known.get(`${jobs[job]!.job} ${name}`);
+    return list && list[Math.min(list.length - 1, Math.floor((lot * list.length) / own.length))];
+  });
+}
+
+/** True where a lot can go on as it began: the station and those who do it are still there. */
+const stands = ({ stations, families, tasks, hands }: Instance, t: number, b: Block): boolean => {
+  const s = stations[families[tasks[t]!.family]!.station]!;
+  return b.unit < s.count && b.who.length > 0 && b.who.every((p) => p < hands.count);
+};
