@@ -98,7 +98,7 @@ export function boundOf(instance: Instance): Bound {
     const theirs = families.flatMap((f, i) => (stations[f.station]!.able.every((p) => who.includes(p)) ? [i] : []));
     const rated = hands.any(who);
     const title = who.length === hands.count ? "the hands there are" : who.map((p) => hands.title(p)).join(" and ");
-    energy(theirs, (i) => families[i]!.minutes * families[i]!.people, () => 0, (from, load) => rated.end(from, load), title); // prettier-ignore
+    energy(theirs, (i) => families[i]!.minutes * families[i]!.people, setUps, (from, load) => rated.end(from, load), title); // prettier-ignore
   }
   return { finish, ready, late, by };
 
