@@ -10,6 +10,7 @@ import { orderOf } from "@/core/order/order";
 import { plusDays } from "@/core/purchase/proposal";
 import { NO_QUOTE, quoteLines } from "@/core/quote/quote";
 import { today } from "@/app/today";
+import type { Station } from "@/core/feature/machine";
 import type { Lot } from "@/core/yard/lot";
 import { catalogueStore } from "@/store/catalogue";
 import { database, databaseFile } from "@/store/database";
@@ -23,6 +24,12 @@ import { loadOrders } from "./demo-orders";
  * Keeps the demo's jobs and its workshop's own designs, mark by mark, unless the database already has jobs. The wood and hardware the
  * jobs name is the shop's: what is in the yard lies there, what is bought is in the catalogue.
  */
+const BY_HAND = ["bench", "clamps", "frame jig", "finish"] as const;
+const STAFF = [
+  { title: "sawyer" },
+  { title: "joiner", works: ["table saw", "drill", ...BY_HAND] as Station[] },
+  { title: "helper", days: [1, 2, 3, 4], works: [...BY_HAND] as Station[] },
+];
 const db = database();
 const store = jobStore(db);
 const yard = yardStore(db);
@@ -34,11 +41,14 @@ const files = (folder: string) =>
     .map((f) => readFileSync(`${folder}/${f}`, "utf8"));
 if (store.list().length > 0) console.log("The database already has jobs; the demo is not loaded again.");
 else {
-  // Three people; the rest of the shop is as usual.
+  // Three people: one works everything, one no planer, one comes four days and works no machine; the rest of the shop is as usual.
   const { shop } = shopStore(db).all([
     {
       revision: 0,
-      act: { do: "workshop", to: { people: 3, money: { currency: "GBP", rate: 24, overhead: 12, tax: 20 } } },
+      act: {
+        do: "workshop",
+        to: { people: 3, staff: STAFF, money: { currency: "GBP", rate: 24, overhead: 12, tax: 20 } },
+      },
     },
   ]);
   const asked = (item: string, size: string, material: string, as: BoughtAs, price: number, days: number) => ({ form: "item" as const, item, standard: "langstroth-10", size, material, as, price, days }); // prettier-ignore

@@ -12,6 +12,7 @@ import { collides } from "@/core/job/collide";
 import { otherwise, type Workshop } from "@/core/shop/shop";
 import type { Standing } from "@/core/today/standing";
 import type { Listed } from "@/core/today/todo";
+import type { Work } from "@/core/plan/tasks";
 import { ofDatabase } from "./database";
 import { catalogueStore } from "./catalogue";
 import { type Asked, keeper, type Screen, writing, written } from "./keeper";
@@ -31,6 +32,18 @@ export interface Which {
 const MOST_WORDS = 6;
 /** A job that was taken away can be brought back for so many days. */
 export const DAYS_AWAY = 30;
+
+/** A job that is open, as the shop's plan wants to know it. */
+export interface OpenWork {
+  id: number;
+  name: string;
+  customer: string | null;
+  units: "in" | "mm";
+  start: string | null;
+  due: string | null;
+  standing: Standing | null;
+  work: Work[] | null;
+}
 
 /** There is no such job. */
 export class NoJobError extends Error {
@@ -74,7 +87,22 @@ export const jobStore = ofDatabase((db) => {
     archive: db.prepare("UPDATE job SET archived_at = ? WHERE id = ? AND deleted_at IS NULL"),
     takeAway: db.prepare("UPDATE job SET deleted_at = ? WHERE id = ?"),
     purge: db.prepare("DELETE FROM job WHERE deleted_at < ?"),
-    standing: db.prepare("INSERT OR REPLACE INTO standing (job_id, version, day, data) VALUES (?, ?, ?, ?)"),
+    standing: db.prepare("INSERT OR REPLACE INTO standing (job_id, version, day, data, work) VALUES (?, ?, ?, ?, ?)"),
+    work: db.prepare<
+      [],
+      {
+        id: number;
+        name: string;
+        customer: string | null;
+        units: "in" | "mm";
+        start: string | null;
+        due: string | null;
+        data: string;
+        work: string | null;
+      }
+    >(
+      "SELECT job.id, name, customer, units, start, due, standing.data, work FROM job LEFT JOIN standing ON standing.job_id = job.id WHERE deleted_at IS NULL AND archived_at IS NULL ORDER BY due IS NULL, due, job.id",
+    ),
     usual: db.prepare<[], { standard: string }>(
       "SELECT standard FROM job_line GROUP BY standard ORDER BY count(*) DESC LIMIT 1",
     ),
@@ -227,7 +255,10 @@ export const jobStore = ofDatabase((db) => {
     usualStandard: () => sql.usual.get()?.standard,
     /** Keeps where a job stands, as it was worked out from a version of it on a day. */
     keepStanding: (id: number, version: number, day: string, standing: Standing) =>
-      void sql.standing.run(id, version, day, JSON.stringify(standing)),
+      void sql.standing.run(id, version, day, JSON.stringify({ ...standing, work: [] }), JSON.stringify(standing.work)),
+    /** What is open, and the work in it as far as that is worked out. */
+    work: (): OpenWork[] =>
+      sql.work.all().map(({ data, work, ...rest }) => ({ ...rest, standing: JSON.parse(data ?? "null") as Standing | null, work: JSON.parse(work ?? "null") as Work[] | null })), // prettier-ignore
     load,
     /** A job with all it can be made from. @throws NoJobError */
     inShop: (id: number): Job => {

@@ -18,6 +18,9 @@ import type { LayoutRequest } from "@/core/layout/request";
 import type { Standing } from "@/core/today/standing";
 import type { Job } from "@/core/job/job";
 import type { Weighed } from "@/core/order/instead";
+import type { Replanned } from "@/core/plan/replan";
+import type { Gain } from "@/core/plan/whatif";
+import type { WholePlan } from "@/core/plan/whole";
 import type { Proposal } from "@/core/purchase/proposal";
 import type { ProposalRequest, StandingRequest, TaskName, Tasks } from "./tasks";
 import { Turns } from "./turns";
@@ -239,15 +242,34 @@ async function inTurn<N extends TaskName>(
   name: N,
   question: Tasks[N]["ask"],
   behind: boolean,
-  signal?: AbortSignal,
+  how: AbortSignal | How<Tasks[N]["progress"]> = {},
 ): Promise<Tasks[N]["answer"]> {
+  const told = how instanceof AbortSignal ? { signal: how } : how;
   const place = turns().enter(() => undefined, behind);
   try {
-    return await place.run(0, signal, async () => (await runOnThread(name, question, { signal })).answer);
+    return await place.run(0, told.signal, async () => (await runOnThread(name, question, told)).answer);
   } finally {
     place.leave();
   }
 }
+
+/** A plan of the whole shop is looked for so long, ms. */
+const PLANNED_IN = 4000;
+/** What would help is looked for so long, ms. */
+const WEIGHED_IN = 20_000;
+
+type Watch<N extends TaskName> = Pick<How<Tasks[N]["progress"]>, "hear" | "signal" | "enough">;
+
+/** The plan of the whole shop. @throws AbortError, LayoutLimit, FullError */
+export const askPlan = (request: Tasks["plan"]["ask"], how: Watch<"plan"> = {}): Promise<WholePlan> =>
+  inTurn("plan", request, false, { ...how, within: PLANNED_IN });
+
+/** The plan mended after something slipped. @throws LayoutLimit, FullError */
+export const askMended = (request: Tasks["mended"]["ask"], signal?: AbortSignal): Promise<Replanned> => inTurn("mended", request, false, signal ?? {}); // prettier-ignore
+
+/** What more the shop could have would gain. @throws AbortError, LayoutLimit, FullError */
+export const askGains = (request: Tasks["gains"]["ask"], how: Watch<"gains"> = {}): Promise<Gain[]> =>
+  inTurn("gains", request, false, { ...how, within: WEIGHED_IN, yields: true });
 
 /** Where a job stands, worked out behind everything somebody waits for; `within` is how long its layout is looked for, ms. @throws LayoutLimit */
 export async function askStanding(request: StandingRequest, within = UNSEEN): Promise<Standing> {

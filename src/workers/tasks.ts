@@ -7,6 +7,9 @@ import type { Currency } from "@/core/money/money";
 import type { Listed } from "@/core/purchase/pricelist";
 import type { Proposal, Seller } from "@/core/purchase/proposal";
 import type { Wanted } from "@/core/purchase/wants";
+import type { Put, Replanned } from "@/core/plan/replan";
+import type { Gain } from "@/core/plan/whatif";
+import type { WholeAsk, WholePlan } from "@/core/plan/whole";
 import type { Standing } from "@/core/today/standing";
 
 /** Where a job stands, as it stands in its shop; `kept` is what of each lot is kept for it. */
@@ -25,12 +28,21 @@ export interface ProposalRequest {
   currency: Currency;
 }
 
+/** The best plan so far: minutes late in all, and the clock minute it ends. */
+export interface PlanProgress {
+  late: number;
+  finish: number;
+}
+
 /** What the pool can be asked, and what it answers. */
 export interface Tasks {
   request: { ask: Job; answer: LayoutRequest; progress: never };
   standing: { ask: StandingRequest & { result: LayoutResult }; answer: Standing; progress: never };
   weighed: { ask: { job: Job; result: LayoutResult }; answer: Weighed; progress: never };
   proposal: { ask: ProposalRequest; answer: Proposal; progress: never };
+  plan: { ask: { whole: WholeAsk; seed: number }; answer: WholePlan; progress: PlanProgress };
+  mended: { ask: { whole: WholeAsk; was: WholePlan; puts: Put[] }; answer: Replanned; progress: never };
+  gains: { ask: { whole: WholeAsk; plan: WholePlan }; answer: Gain[]; progress: Gain[] };
   group: { ask: GroupRequest; answer: GroupLayout; progress: Omit<Progress, "done" | "of"> };
 }
 export type TaskName = keyof Tasks;

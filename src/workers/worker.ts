@@ -5,6 +5,9 @@ import { layoutRequest } from "@/core/job/ask";
 import { workJob } from "@/core/job/worked";
 import { weighedUp } from "@/core/order/instead";
 import { propose } from "@/core/purchase/proposal";
+import { replan } from "@/core/plan/replan";
+import { whatIf } from "@/core/plan/whatif";
+import { planWhole } from "@/core/plan/whole";
 import { standingOf } from "@/core/today/standing";
 import { highsSolver } from "./highs";
 import type { LpSolver } from "@/core/layout/lp";
@@ -13,8 +16,14 @@ import type { TaskName, Tasks } from "./tasks";
 // A search gives way to whoever types: on Linux this is of the thread alone.
 if (platform() === "linux") setPriority(10);
 
-/** Loaded once a thread, with its first task. */
+/** What is asked with a solver of linear programs, which takes a moment to load. */
+const WITH_SOLVER: TaskName[] = ["group", "proposal"];
+/** Loaded once a thread, with the first task that wants it. */
 let solver: ReturnType<typeof highsSolver> | undefined;
+
+const none: LpSolver = () => {
+  throw new Error("this task has no solver");
+};
 
 type Run<N extends TaskName> = (
   ask: Tasks[N]["ask"],
@@ -28,6 +37,10 @@ const RUN: { [N in TaskName]: Run<N> } = {
   request: (job) => layoutRequest(workJob(job)),
   standing: ({ job, day, kept, result }) => standingOf(job, day, new Map(kept), () => result),
   weighed: ({ job, result }) => weighedUp(workJob(job), result),
+  plan: ({ whole, seed }, watch) =>
+    planWhole(whole, seed, watch.goOn, ({ late, finish }) => watch.hear({ late, finish })),
+  mended: ({ whole, was, puts }) => replan(whole, was, puts),
+  gains: ({ whole, plan }, watch) => whatIf(whole, plan, watch.goOn, watch.hear),
   proposal: ({ wanted, sellers, byHand, ...on }, _watch, lp) => propose(wanted, sellers, byHand, on, lp),
 };
 
@@ -44,7 +57,7 @@ export default async function run({
   enough: Int32Array;
 }): Promise<Tasks[TaskName]["answer"]> {
   try {
-    const lp = await (solver ??= highsSolver());
+    const lp = WITH_SOLVER.includes(name) ? await (solver ??= highsSolver()) : none;
     return (RUN[name] as Run<TaskName>)(
       ask as never,
       { hear: (p) => port.postMessage(p), goOn: () => Atomics.load(enough, 0) === 0 },

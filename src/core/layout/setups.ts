@@ -34,6 +34,8 @@ export interface SetUp {
   finishes: Map<string, number>;
   /** Set-ups that come before it for some of its pieces. */
   after: Set<string>;
+  /** Boards it is the first to work, by their places in the stock. */
+  begins: Set<number>;
   /** What its pieces are cut to and have to wait for, when it is made to fit. */
   waits?: string;
 }
@@ -82,6 +84,7 @@ function workedOut(result: LayoutResult): SetUp[] {
       through: new Map(),
       finishes: new Map(),
       after: new Set(),
+      begins: new Set(),
       ...(stage.waits ? { waits: stage.waits } : {}),
     };
     if (!at.blanks.includes(blank)) at.blanks.push(blank);
@@ -110,6 +113,7 @@ function workedOut(result: LayoutResult): SetUp[] {
           for (const { stage, unit } of all) {
             const up = take(stage, l.blank);
             if (last) up.after.add(last);
+            else up.begins.add(layout.stock);
             last = stage.key;
             // One cut frees a whole strip or section: it counts once, however many pieces come of it.
             const seen = passed.get(stage.key) ?? new Set();

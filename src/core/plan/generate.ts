@@ -135,7 +135,10 @@ export function generate(instance: Instance, { rank, hold, notBefore, was, begun
     if (list.length <= 1 || alike) return list;
     const before = was?.who[t] ?? [];
     const done = new Map(list.map((p) => [p, windows[p]!.end(time, long)]));
-    return list.toSorted((a, b) => Number(before.includes(b)) - Number(before.includes(a)) || done.get(a)! - done.get(b)!); // prettier-ignore
+    // Not who did it before, where they would go home in the middle of it.
+    const soonest = Math.min(...done.values());
+    const again = (p: number) => Number(before.includes(p) && done.get(p)! <= soonest + PATIENCE);
+    return list.toSorted((a, b) => again(b) - again(a) || done.get(a)! - done.get(b)!);
   };
 
   /** Somebody who is not free yet would be done so much sooner that it is better left for them: who begins it goes home for days before it is done. */

@@ -1,14 +1,18 @@
 import { boundOf, tailsOf } from "./bound";
-import { dayOf } from "./calendar";
+import { DAY, dayOf } from "./calendar";
 import { compare, generate, type Order, type Timetable, type Worth, worthOf } from "./generate";
 import { Hands } from "./hands";
+import { fullestOf } from "./search";
 import { type Instance, instanceOf, stretchOf } from "./tasks";
 import { type Block, planOfFound, type WholeAsk, type WholePlan } from "./whole";
 
-/** An operation of a job that somebody put somewhere: it begins then or as soon after as it can, before whatever else could. */
+/** Lots of an operation that somebody put somewhere: they begin then or as soon after as they can, before whatever else could. */
 export interface Put {
   job: number;
   name: string;
+  /** The first of them among the operation's lots, and how many. */
+  lot: number;
+  lots: number;
   at: number;
 }
 
@@ -30,6 +34,8 @@ export interface Replanned {
   /** Lots that stay where they were, and lots that were not in the earlier plan. */
   stayed: number;
   added: number;
+  /** Lots that are done by others than they were to be. */
+  hands: number;
 }
 
 /**
@@ -41,7 +47,6 @@ export function replan(ask: WholeAsk, was: WholePlan, puts: Put[] = []): Replann
   const hands = new Hands(ask.shop, dayOf(Math.min(ask.now, ...was.blocks.map((b) => b.startsAt))));
   const instance = instanceOf(ask.jobs, ask.shop, hands, ask.now, was.lots);
   const earlier = earlierOf(instance, was.blocks);
-  const put = new Map(puts.map((p) => [`${p.job} ${p.name}`, p.at]));
   const stood = instance.tasks.map((_, t) => earlier[t]?.startsAt);
   const begun = new Map<number, { start: number; unit: number; who: number[]; setUp: boolean }>();
   for (const [t, b] of earlier.entries())
@@ -52,14 +57,22 @@ export function replan(ask: WholeAsk, was: WholePlan, puts: Put[] = []): Replann
     for (const t of begun.keys()) if (instance.tasks[t]!.after.some((a) => !begun.has(a))) begun.delete(t);
   }
 
-  const putAt = instance.tasks.map(({ family }) => put.get(`${ask.jobs[instance.families[family]!.job]!.job} ${instance.families[family]!.name}`)); // prettier-ignore
+  const putAt = instance.tasks.map(({ family, lot }) => {
+    const { job, name } = instance.families[family]!;
+    return puts.find((p) => p.job === ask.jobs[job]!.job && p.name === name && lot >= p.lot && lot < p.lot + p.lots)
+      ?.at;
+  });
   const notBefore = Float64Array.from(instance.tasks, (_, t) => putAt[t] ?? stood[t] ?? 0);
   const fresh = instance.tasks.flatMap((_, t) => (stood[t] === undefined && putAt[t] === undefined ? [t] : []));
   const unit = Int16Array.from(instance.tasks, (_, t) => earlier[t]?.unit ?? 0);
   const who = instance.tasks.map((_, t) => earlier[t]?.who ?? []);
   let best: { table: Timetable; worth: Worth; shift: number } | undefined;
-  for (const rankOfNew of placesOf(instance, fresh)) {
-    const rank = Float64Array.from(instance.tasks, (_, t) => (putAt[t] !== undefined ? putAt[t]! - 1e6 : (stood[t] ?? rankOfNew(t)))); // prettier-ignore
+  // What the fullest station loses moves all that comes after it there: it may be served first by a day.
+  const fullest = fullestOf(instance);
+  const isFullest = (t: number) => instance.families[instance.tasks[t]!.family]!.station === fullest;
+  const ways = placesOf(instance, fresh).flatMap((rankOfNew) => [0, DAY].map((first) => ({ rankOfNew, first })));
+  for (const { rankOfNew, first } of ways) {
+    const rank = Float64Array.from(instance.tasks, (_, t) => (putAt[t] !== undefined ? putAt[t]! - 1e6 : (stood[t] ?? rankOfNew(t)) - (isFullest(t) ? first : 0))); // prettier-ignore
     const order: Order = { rank, hold: 0, notBefore, was: { unit, who }, begun };
     const table = generate(instance, order);
     const worth = worthOf(instance, table);
@@ -68,10 +81,11 @@ export function replan(ask: WholeAsk, was: WholePlan, puts: Put[] = []): Replann
   }
   const { table, worth } = best!;
   const moves = new Map<string, Moved>();
-  let stayed = 0;
+  let [stayed, others] = [0, 0];
   for (const [t, from] of stood.entries()) {
     if (from === undefined) continue;
     const to = table.start[t]!;
+    if (!begun.has(t) && table.who[t]!.toSorted().join() !== who[t]!.toSorted().join()) others++;
     if (to === from) {
       stayed++;
       continue;
@@ -86,6 +100,7 @@ export function replan(ask: WholeAsk, was: WholePlan, puts: Put[] = []): Replann
     moved: [...moves.values()].toSorted((a, b) => a.from - b.from),
     stayed,
     added: fresh.length,
+    hands: others,
   };
 }
 

@@ -28,7 +28,7 @@ export const LOTS: readonly Lots[] = [
   { first: 120, growth: 1, parts: 1, most: 60 },
 ];
 
-/** What ranks are made of: when a job is due, how much work it is, how much comes after a task. */
+/** What ranks are made of: when a job is due, or all could be done at the earliest, how much work it is, how much comes after a task. */
 interface Ranked {
   instance: Instance;
   tail: Float64Array;
@@ -39,12 +39,11 @@ interface Ranked {
   cuts: number[][];
 }
 
-function rankedOf(instance: Instance): Ranked {
-  const { jobs, families, now } = instance;
+function rankedOf(instance: Instance, bound: Bound): Ranked {
+  const { jobs, families } = instance;
   const stretch = stretchOf(instance);
   const span = jobs.map((_, j) => families.reduce((n, f) => n + (f.job === j ? f.minutes : 0), 0) * stretch);
-  const all = span.reduce((a, b) => a + b, 0);
-  return { instance, tail: tailsOf(instance), due: (j) => jobs[j]!.due ?? now + all, span, cuts: sublotsOf(jobs, instance.lots) }; // prettier-ignore
+  return { instance, tail: tailsOf(instance), due: (j) => Math.min(jobs[j]!.due ?? Infinity, bound.finish), span, cuts: sublotsOf(jobs, instance.lots) }; // prettier-ignore
 }
 
 /** Whether what has more after it goes first within a sublot, or what is nearer to its end. */
@@ -60,25 +59,60 @@ function rankIn({ instance: { families, tasks }, cuts, tail, due, span }: Ranked
 }
 
 /** The dispatching rules a search begins with: sublot by sublot either way, and what has the longest rest. */
-export function ranksOf(instance: Instance): Float64Array[] {
-  const ranked = rankedOf(instance);
+export function ranksOf(instance: Instance, bound: Bound): Float64Array[] {
+  const ranked = rankedOf(instance, bound);
   const fullest = fullestOf(instance);
+  const after = afterOf(instance, fullest);
   const rank = (of: (t: number) => number) => Float64Array.from(instance.tasks, (_, t) => of(t));
   const rules = [
     rank((t) => rankIn(ranked, t, 1)),
     rank((t) => rankIn(ranked, t, -1)),
     rank((t) => ranked.due(instance.families[instance.tasks[t]!.family]!.job) - ranked.tail[t]!),
     rank((t) => -ranked.tail[t]!),
+    rank((t) => inTurn(ranked, after, t, 1)),
+    rank((t) => inTurn(ranked, after, t, -1)),
   ];
   // What the fullest station stands idle is lost: it is given work before any other.
   return rules.flatMap((of) => [of, rank((t) => of[t]! - (instance.families[instance.tasks[t]!.family]!.station === fullest ? AHEAD : 0))]); // prettier-ignore
+}
+
+/** Job by job, as they have to leave the fullest station to be in time (Jackson's rule, with tails). */
+function inTurn(
+  { instance: { families, tasks }, cuts, tail, due }: Ranked,
+  after: number[],
+  t: number,
+  flow: Flow,
+): number {
+  // prettier-ignore
+  const { family, from } = tasks[t]!;
+  const { job, pieces } = families[family]!;
+  const begun = cuts[job]!.findLast((c) => c <= from / Math.max(1, pieces) + 1e-9) ?? 0;
+  return due(job) - after[job]! + begun * 100 - (flow * tail[t]!) / 10_000;
+}
+
+/** How long a job still keeps its other stations when the fullest is done with it: the most it asks of one of them; clock minutes. */
+function afterOf(instance: Instance, fullest: number): number[] {
+  const { jobs, families, stations, tasks } = instance;
+  const stretch = stretchOf(instance);
+  return jobs.map((_, j) =>
+    Math.max(
+      0,
+      ...stations.map(({ count, held }, s) => {
+        if (s === fullest) return 0;
+        const own = families.filter((f) => f.job === j && f.station === s);
+        const waits = held ? own.reduce((n, f) => n + f.work.wait * f.tasks.length, 0) : Math.max(0, ...own.map((f) => f.work.wait)); // prettier-ignore
+        const lots = own.flatMap((f) => f.tasks.map((t) => tasks[t]!.minutes));
+        return (lots.reduce((a, b) => a + b, 0) * stretch) / count + (held ? (waits * stretch) / count : waits);
+      }),
+    ),
+  );
 }
 
 /** Further ahead than anything is planned, minutes. */
 const AHEAD = 1e7;
 
 /** The station with the most work for each there is of it. */
-function fullestOf({ families, stations }: Instance): number {
+export function fullestOf({ families, stations }: Instance): number {
   const load = stations.map(({ count }, s) => families.reduce((n, f) => n + (f.station === s ? f.minutes : 0), 0) / count); // prettier-ignore
   return load.indexOf(Math.max(...load));
 }
@@ -86,20 +120,28 @@ function fullestOf({ families, stations }: Instance): number {
 /** A plan by a rule, and what it was made by. */
 export type Constructed = Found & { order: Order };
 
-/** The best of the dispatching rules over each size of lot, the best size first. */
-export function construct(instances: Instance[], holds = HOLDS, rules = 8): Constructed[] {
-  const found = instances.map((instance) => {
+/** Of the rules, those that did best with the first size of lot are tried with the others: so many. */
+const BEST_RULES = 6;
+
+/** The best of the dispatching rules over each size of lot, the best size first; `going` is asked how long. */
+export function construct(instances: Instance[], holds = HOLDS, rules = 12, going = () => true): Constructed[] {
+  let ways = Array.from({ length: rules }, (_, rule) => holds.map((hold) => ({ rule, hold }))).flat();
+  const found: Constructed[] = [];
+  for (const instance of instances) {
+    if (found.length > 0 && !going()) break;
     const bound = boundOf(instance);
-    let best: Constructed | undefined;
-    for (const rank of ranksOf(instance).slice(0, rules))
-      for (const hold of holds) {
-        const order = { rank, hold };
-        const table = generate(instance, order);
-        const worth = worthOf(instance, table);
-        if (!best || compare(worth, best.worth) < 0) best = { instance, table, worth, bound, order };
-      }
-    return best!;
-  });
+    const ranks = ranksOf(instance, bound);
+    const tried: { way: (typeof ways)[0]; made: Constructed }[] = [];
+    for (const way of ways) {
+      if (tried.length > 0 && !going()) break;
+      const order = { rank: ranks[way.rule]!, hold: way.hold };
+      const table = generate(instance, order);
+      tried.push({ way, made: { instance, table, worth: worthOf(instance, table), bound, order } });
+    }
+    tried.sort((a, b) => compare(a.made.worth, b.made.worth));
+    ways = tried.slice(0, BEST_RULES).map((t) => t.way);
+    found.push(tried[0]!.made);
+  }
   return found.toSorted((a, b) => compare(a.worth, b.worth));
 }
 
@@ -114,7 +156,7 @@ export function improve(from: Constructed, random: () => number, going: () => bo
   let [hold, rank] = [from.order.hold, Float64Array.from(from.table.start)];
   const isBest = () => best.worth.late <= bound.late && best.worth.finish <= bound.finish;
   const one = (n: number) => Math.floor(random() * n);
-  const ranked = rankedOf(instance);
+  const ranked = rankedOf(instance, bound);
   for (let stale = 0; going() && !isBest() && tasks.length > 1; stale++) {
     const next = Float64Array.from(rank);
     const long = Math.max(DAY / 2, best.worth.finish - instance.now);

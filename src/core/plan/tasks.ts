@@ -8,7 +8,19 @@ import type { Hands } from "./hands";
 export type Work = Pick<
   Operation,
   "id" | "name" | "kind" | "station" | "line" | "lot" | "pieces" | "people" | "setup" | "each" | "share" | "wait" | "after" | "settings" // prettier-ignore
-> & { step?: string | undefined; measure: readonly unknown[] };
+> & {
+  /** What goes through, in words; its caution; whether its minutes are a guess. */
+  of?: string;
+  caution?: string;
+  guess?: boolean;
+  step?: string | undefined;
+  measure: readonly unknown[];
+  /** Keys of the things it takes up: boards, hardware, finish. */
+  takes?: string[];
+};
+
+/** What a plan has to know of the shop. */
+export type PlanShop = Pick<Workshop, "people" | "staff" | "days" | "hours" | "closed" | "stations">;
 
 /** A job that is to be planned; clock minutes. */
 export interface ToPlan {
@@ -133,7 +145,7 @@ const keyOf = ({ station, kind, settings }: Work): string => `${station}: ${kind
 /**
  * The lots of all jobs. Those that clamps and jigs give stay; others are cut, so that what is done flows on before the whole is: item k of an operation needs item k of the one before, counted as a part of the whole. A fitting that is measured waits for all.
  */
-export function instanceOf(jobs: ToPlan[], shop: Workshop, hands: Hands, now: number, lots: Lots): Instance {
+export function instanceOf(jobs: ToPlan[], shop: PlanShop, hands: Hands, now: number, lots: Lots): Instance {
   const stations: Instance["stations"] = [];
   const stationAt = (name: Station) => {
     const at = stations.findIndex((s) => s.name === name);

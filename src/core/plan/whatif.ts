@@ -1,9 +1,9 @@
 import { type Station } from "@/core/feature/machine";
-import { handsOf, type Workshop } from "@/core/shop/shop";
+import { handsOf } from "@/core/shop/shop";
 import { dayOf } from "./calendar";
 import { Hands } from "./hands";
 import { construct, LOTS } from "./search";
-import { countOf, instanceOf } from "./tasks";
+import { countOf, instanceOf, type PlanShop } from "./tasks";
 import { improved, type WholeAsk, type WholePlan } from "./whole";
 
 /** Something the shop could have besides. */
@@ -25,8 +25,8 @@ export interface Gain {
 const SATURDAY = 6;
 
 /** The shop with it. Who helps can do what needs no machine. */
-export function withMore(shop: Workshop, of: More): Workshop {
-  const staff = (): Workshop["staff"] => shop.staff.length > 0 ? shop.staff : Array.from({ length: shop.people }, (_, i) => ({ title: `person ${i + 1}` })); // prettier-ignore
+export function withMore(shop: PlanShop, of: More): PlanShop {
+  const staff = (): PlanShop["staff"] => shop.staff.length > 0 ? shop.staff : Array.from({ length: shop.people }, (_, i) => ({ title: `person ${i + 1}` })); // prettier-ignore
   switch (of.more) {
     case "person":
       return shop.staff.length > 0 ? { ...shop, staff: [...shop.staff, { title: "one more" }] } : { ...shop, people: shop.people + 1 }; // prettier-ignore

@@ -1,10 +1,9 @@
 import type { Station } from "@/core/feature/machine";
-import type { Workshop } from "@/core/shop/shop";
 import { dayOf } from "./calendar";
 import type { Timetable, Worth } from "./generate";
 import { Hands } from "./hands";
 import { construct, type Found, improve, LOTS } from "./search";
-import { type Instance, instanceOf, type Lots, type ToPlan } from "./tasks";
+import { type Instance, instanceOf, type Lots, type PlanShop, type ToPlan } from "./tasks";
 
 /** A lot of an operation in the shop's plan: clock minutes. */
 export interface Block {
@@ -58,7 +57,7 @@ export interface WholePlan {
 /** What the shop has to plan. */
 export interface WholeAsk {
   jobs: ToPlan[];
-  shop: Workshop;
+  shop: PlanShop;
   now: number;
 }
 
@@ -77,7 +76,12 @@ export function planWhole(
 ): WholePlan {
   // prettier-ignore
   const hands = new Hands(ask.shop, dayOf(ask.now));
-  const built = construct(LOTS.map((lots) => instanceOf(ask.jobs, ask.shop, hands, ask.now, lots)));
+  const built = construct(
+    LOTS.map((lots) => instanceOf(ask.jobs, ask.shop, hands, ask.now, lots)),
+    undefined,
+    undefined,
+    going,
+  );
   hear(built[0]!.worth);
   return planOfFound(improved(built, seed, going, hear));
 }

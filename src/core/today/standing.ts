@@ -7,7 +7,11 @@ import type { LayoutResult } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
 import { orderOf } from "@/core/order/order";
 import { planOf } from "@/core/plan/plan";
+import { thingKey, thingOf } from "@/core/purchase/thing";
 import { type Want, wantsOf } from "@/core/purchase/wants";
+import type { Work } from "@/core/plan/tasks";
+import type { Operation } from "@/core/work/operation";
+import { operations } from "@/core/work/operations";
 
 /** Where a job stands, station by station: what its tabs say, worked out without anybody looking at it. */
 export interface Standing {
@@ -33,6 +37,8 @@ export interface Standing {
   /** Days after its due day; below nothing are days in hand. Undefined without a due day or a plan. */
   late?: number;
   readings: number;
+  /** What has to be done, as the shop's plan wants to know it. */
+  work: Work[];
 }
 
 const DAY = 24 * 60;
@@ -52,7 +58,7 @@ export function standingOf(
   const worked = workJob(started);
   const { faults, findings, lines } = worked;
   const stops = findings.filter((f) => f.state === "stop");
-  const none = { lines: job.lines.length, stops: stops.length + faults.length, missing: 0, yard: 0, buy: 0, sawn: 0, unkept: 0, toBuy: 0, unpriced: 0, wants: [], readings: job.readings.length }; // prettier-ignore
+  const none = { lines: job.lines.length, stops: stops.length + faults.length, missing: 0, yard: 0, buy: 0, sawn: 0, unkept: 0, toBuy: 0, unpriced: 0, wants: [], readings: job.readings.length, work: [] }; // prettier-ignore
   const stop = faults[0]?.message ?? (worst(findings) === "stop" ? stops[0]?.text : undefined);
   const shaped = { ...none, ...(stop ? { stop } : {}) };
   if (lines.length === 0) return shaped;
@@ -77,7 +83,16 @@ export function standingOf(
     toBuy: order.lines.filter((l) => l.from === "buy").length,
     unpriced: order.unpriced.length,
     wants: wantsOf(order, firstUse),
+    work: operations(worked, result).map((o) => workOf(o, result)),
     ...(ready ? { ready } : {}),
     ...(ready && job.due ? { late: days(job.due, ready) } : {}),
   };
 }
+
+/** An operation as the shop's plan wants to know it. */
+function workOf(o: Operation, { request }: LayoutResult): Work {
+  const { id, name, kind, station, line, lot, step, pieces, of, people, setup, each, share, wait, after, settings, guess } = o;
+  const boards = o.boards.map((at) => thingKey(thingOf(request.stock[at]!)));
+  const takes = [...boards, ...o.uses.map((u) => thingKey({ form: "pack", material: u.what }))];
+  return { id, name, kind, station, line, lot, pieces, of, people, setup, each, share, wait, after, settings, guess, measure: o.measure.map(() => 0), ...(step ? { step } : {}), ...(takes.length > 0 ? { takes: [...new Set(takes)] } : {}), ...(o.caution ? { caution: o.caution } : {}) }; // prettier-ignore
+} // prettier-ignore

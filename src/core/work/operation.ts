@@ -48,6 +48,8 @@ export interface Operation {
   /** Parts that go into an assembly here. */
   joins: { part: PartId; pieces: number }[];
   uses: Taken[];
+  /** Boards it is the first to work, by their places in the layout's stock. */
+  boards: number[];
   settings: Setting[];
   /** What is done, in sentences: for a cut, what goes where on each part. */
   how: string[];
@@ -82,6 +84,7 @@ export function operation(
     makes: [],
     joins: [],
     uses: [],
+    boards: [],
     settings: [],
     how: [],
     measure: [],

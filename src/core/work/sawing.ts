@@ -64,6 +64,7 @@ export function sawing(
       pieces: up.count,
       of: `${SAID[up.step].of}${SAID[up.step].of ? " for " : ""}${[...new Set(parts)].join(", ")}`,
       makes,
+      boards: [...up.begins],
       settings:
         up.step === "joint"
           ? []

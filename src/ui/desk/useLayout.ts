@@ -2,6 +2,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { LayoutResult, Progress } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
+import { linesOf } from "@/ui/parts/linesOf";
 
 export interface LayoutState {
   state: "waiting" | "working" | "done" | "stopped" | "failed";
@@ -86,17 +87,4 @@ export function useLayout(request: LayoutRequest): LayoutState {
   }, []);
   const again = useCallback(() => setRound((r) => r + 1), []);
   return useMemo(() => ({ ...state, stop, again }), [state, stop, again]);
-}
-
-async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<string> {
-  const reader = body.pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array>).getReader();
-  let held = "";
-  for (;;) {
-    const { done, value } = await reader.read();
-    held += value ?? "";
-    const lines = held.split("\n");
-    held = lines.pop()!;
-    for (const l of lines) if (l) yield l;
-    if (done) return;
-  }
 }

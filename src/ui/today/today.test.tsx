@@ -36,7 +36,8 @@ afterEach(() => {
   globalThis.fetch = ofServer;
 });
 
-const done: Standing = { lines: 2, stops: 0, missing: 0, yard: 0, buy: 0, sawn: 9, unkept: 0, toBuy: 0, unpriced: 0, wants: [], ready: "2027-02-20", late: -3, readings: 1 }; // prettier-ignore
+const done: Standing = { lines: 2, stops: 0, missing: 0, yard: 0, buy: 0, sawn: 9, unkept: 0, toBuy: 0, unpriced: 0, wants: [],
+    work: [], ready: "2027-02-20", late: -3, readings: 1 }; // prettier-ignore
 const job = (id: number, name: string, standing: Partial<Standing> | null, more: Partial<Listed> = {}): Listed => ({
   id, name, what: "40 deep bodies", customer: null, due: "2027-02-23", standing: standing && { ...done, ...standing }, fresh: true, ...more,
 }); // prettier-ignore

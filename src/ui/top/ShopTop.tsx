@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 /** The pages above the jobs. */
 const PAGES = [
   { at: "/", name: "Today" },
+  { at: "/plan", name: "Plan" },
   { at: "/orders", name: "Orders" },
   { at: "/yard", name: "Yard" },
   { at: "/catalogue", name: "Catalogue" },

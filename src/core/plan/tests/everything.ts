@@ -21,7 +21,7 @@ export function everything({ tasks, families, stations, hands, jobs, now }: Inst
         const f = families[family]!;
         ready[f.job] = Math.max(ready[f.job]!, end[t]! + f.work.wait);
       }
-      best.finish = Math.min(best.finish, ...[Math.max(...ready)]);
+      best.finish = Math.min(best.finish, Math.max(...ready));
       best.late = Math.min(best.late, jobs.reduce((sum, j, i) => sum + (j.due === null ? 0 : Math.max(0, ready[i]! - j.due)), 0)); // prettier-ignore
       return;
     }

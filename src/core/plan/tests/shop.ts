@@ -31,7 +31,9 @@ export function madeUp(draw: Draw, most = { jobs: 3, operations: 6, minutes: 90,
       const station = shared[draw(shared.length)]!;
       const pieces = 1 + draw(most.pieces);
       const after = list.flatMap((w) => (draw(3) === 0 ? [w.id] : []));
-      const more: Partial<Work> = { station, pieces, people: 1 + Number(draw(5) === 0), setup: 5 * draw(4), each: Math.ceil((1 + draw(most.minutes)) / pieces), wait: draw(3) === 0 ? 30 * draw(20) : 0, after, kind: `cut ${draw(3)}`, settings: draw(2) ? [{ kind: "fence", value: inch(draw(2) + 1) }] : [], measure: draw(9) === 0 ? ["fits"] : [] }; // prettier-ignore
+      // What takes no longer for more is done once, with the first.
+      const once = draw(12) === 0 && station !== "clamps";
+      const more: Partial<Work> = { station, pieces, people: 1 + Number(draw(5) === 0), setup: 5 * (draw(4) + Number(once)), each: once ? 0 : Math.ceil((1 + draw(most.minutes)) / pieces), wait: draw(3) === 0 ? 30 * draw(20) : 0, after, kind: `cut ${draw(3)}`, settings: draw(2) ? [{ kind: "fence", value: inch(draw(2) + 1) }] : [], measure: draw(9) === 0 ? ["fits"] : [] }; // prettier-ignore
       if (station === "clamps" && pieces > 3) {
         const whole = Math.floor(pieces / 3);
         for (let k = 0; k < whole; k++) list.push(work(`${i}/glue/${k + 1}`, { ...more, pieces: 3, setup: k === 0 ? more.setup! : 0, lot: `lot ${k + 1} of ${whole}`, step: `glue${i}` })); // prettier-ignore
@@ -78,7 +80,7 @@ export function broken({ jobs, shop, now }: WholeAsk, blocks: Block[], from = no
       if (next !== w.pieces) wrong.push(`${job}:${w.id} has ${next} of ${w.pieces} pieces`);
       const machine = !MANNED.includes(w.station) && w.station !== "clamps";
       const minutes = lots.reduce((n, b) => n + b.minutes - b.setUp, 0);
-      if (minutes !== Math.ceil((machine ? 0 : w.setup) + w.each * w.pieces)) wrong.push(`${job}:${w.id} takes ${minutes} minutes`); // prettier-ignore
+      if (minutes !== Math.ceil((machine ? 0 : w.setup) + w.each * w.share * w.pieces)) wrong.push(`${job}:${w.id} takes ${minutes} minutes`); // prettier-ignore
       // Item by item: what it is made of has left the operation before and has waited.
       for (const a of new Set(family(w).flatMap((x) => x.after))) {
         const earlier = list.find((x) => x.id === a)!;
@@ -87,7 +89,10 @@ export function broken({ jobs, shop, now }: WholeAsk, blocks: Block[], from = no
         for (const b of lots)
           for (const x of family(earlier))
             for (const p of mine.filter((m) => m.op === x.id)) {
-              const [i, j] = [(before(w) + b.pieces[0]) / all(w), (before(w) + b.pieces[1]) / all(w)];
+              const [i, j] =
+                w.each === 0
+                  ? [0, 1 / all(w)]
+                  : [(before(w) + b.pieces[0]) / all(w), (before(w) + b.pieces[1]) / all(w)];
               const [k, l] = [(before(x) + p.pieces[0]) / all(x), (before(x) + p.pieces[1]) / all(x)];
               if ((whole || (i < l - 1e-9 && k < j - 1e-9)) && b.startsAt < p.endsAt + x.wait) say(b, `before ${p.op} is done and has waited`); // prettier-ignore
             }

@@ -1,0 +1,75 @@
+import type { Setting } from "@/core/feature/machine";
+import type { Work } from "./tasks";
+import type { Block, WholePlan } from "./whole";
+
+/** Lots of one operation that are done one after another at one place by the same people: what stands in a plan as one. */
+export interface Run extends Pick<
+  Block,
+  "job" | "name" | "op" | "station" | "unit" | "who" | "startsAt" | "endsAt" | "minutes" | "wait"
+> {
+  // prettier-ignore
+  /** Pieces in it, of so many in all, in so many lots. */
+  pieces: number;
+  all: number;
+  /** The first of its lots among the operation's, and how many. */
+  lot: number;
+  lots: number;
+  setUps: number;
+  /** What it is, what goes through and at which settings. */
+  title: string;
+  of: string;
+  settings: Setting[];
+  caution?: string;
+  guess: boolean;
+}
+
+/** Over a break or a night it is the same run, over longer it is another: minutes. */
+const APART = 18 * 60;
+
+/** A plan as its runs, by when they begin; of operations that are not known any more nothing is said. */
+export function runsOf({ blocks }: Pick<WholePlan, "blocks">, jobs: { job: number; work: Work[] }[]): Run[] {
+  const works = new Map(jobs.map(({ job, work }) => [job, new Map(work.map((w) => [w.id, w]))]));
+  const family = (job: number, w: Work) => [...works.get(job)!.values()].filter((x) => x.line === w.line && x.step === w.step && x.name === w.name); // prettier-ignore
+  const open = new Map<string, Run>();
+  const runs: Run[] = [];
+  for (const b of blocks) {
+    const w = works.get(b.job)?.get(b.op);
+    const place = `${b.station} ${b.unit}`;
+    const last = open.get(place);
+    const pieces = b.pieces[1] - b.pieces[0];
+    const goesOn = last && last.job === b.job && last.name === b.name && b.setUp === 0 && last.who.join() === b.who.join() && b.startsAt - last.endsAt < APART && last.wait === 0; // prettier-ignore
+    if (goesOn) {
+      last.pieces += pieces;
+      last.lots++;
+      last.minutes += b.minutes;
+      last.endsAt = b.endsAt;
+      continue;
+    }
+    const all = w ? (w.lot === "all" ? w.pieces : family(b.job, w).reduce((n, x) => n + x.pieces, 0)) : pieces;
+    const run: Run = {
+      job: b.job,
+      name: b.name,
+      op: b.op,
+      station: b.station,
+      unit: b.unit,
+      who: b.who,
+      startsAt: b.startsAt,
+      endsAt: b.endsAt,
+      minutes: b.minutes,
+      wait: b.wait,
+      pieces,
+      all,
+      lot: b.lot,
+      lots: 1,
+      setUps: Number(b.setUp > 0),
+      title: w?.name ?? "done meanwhile",
+      of: w?.of ?? "",
+      settings: w?.settings ?? [],
+      guess: w?.guess ?? false,
+      ...(w?.caution ? { caution: w.caution } : {}),
+    };
+    runs.push(run);
+    open.set(place, run);
+  }
+  return runs;
+}
