@@ -29,6 +29,7 @@ const ROOMS = [
   "work",
   "order",
   "purchase",
+  "bench",
   "plan",
   "today",
   "trial",
@@ -41,6 +42,7 @@ const PAGE_ROOMS = [
   "drawing",
   "desk",
   "top",
+  "bench",
   "plan",
   "orders",
   "designs",
@@ -72,7 +74,10 @@ module.exports = {
       name: "core-is-pure",
       severity: "error",
       from: { path: "^src/core", pathNot: "\\.test\\.ts$" },
-      to: { pathNot: "^src/core|node_modules/(zod|jsep|fraction\\.js|polyclip-ts|fastest-levenshtein|date-fns|@date-fns/utc)/" },
+      to: {
+        pathNot:
+          "^src/core|node_modules/(zod|jsep|fraction\\.js|polyclip-ts|fastest-levenshtein|date-fns|@date-fns/utc)/",
+      },
     },
     {
       name: "a-room-for-everything-in-the-core",

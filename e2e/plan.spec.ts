@@ -1,7 +1,9 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test } from "@playwright/test";
 
-test("the shop is planned, a run is moved by a key, what moves is said, and it stands when it is let; the calendar file has it", async ({ page }) => {
+test("the shop is planned, a run is moved by a key, what moves is said, and it stands when it is let; the calendar file has it", async ({
+  page,
+}) => {
   test.slow();
   await page.goto("/plan");
   // What has to be done is worked out behind the page.
@@ -21,7 +23,44 @@ test("the shop is planned, a run is moved by a key, what moves is said, and it s
   expect(violations.filter((v) => v.impact === "serious" || v.impact === "critical")).toEqual([]);
   const file = await page.request.get("/api/plan/file/plan.ics");
   expect(await file.text()).toContain("BEGIN:VEVENT");
-  // A day the saw's people are off is a change in the shop: the page asks about what it moves.
-  await page.goto("/jobs/1/run");
-  await expect(page.getByText("Spring bodies").first()).toBeVisible();
+});
+
+test("at the bench counts are on the screen at once, go on without a line and over a reload, and are all kept once", async ({ page, context }) => {
+  test.slow();
+  await page.goto("/bench");
+  await page.getByRole("link", { name: /^Table saw/ }).click();
+  await expect(page.getByText(/Set-up 1 of/)).toBeVisible();
+  const counted = page.getByTestId("counted");
+  await expect(async () => {
+    await page.keyboard.press(" ");
+    await expect(counted).not.toHaveText("0", { timeout: 500 });
+  }).toPass();
+  const first = Number(await counted.textContent());
+  // From the key to the number on the screen, in the page itself.
+  const took = await page.evaluate(async () => {
+    const shown = document.querySelector("[data-testid=counted]")!;
+    const times: number[] = [];
+    for (let i = 0; i < 10; i++) {
+      const before = shown.textContent;
+      const began = performance.now();
+      window.dispatchEvent(new KeyboardEvent("keydown", { key: " " }));
+      while (shown.textContent === before) await new Promise((r) => setTimeout(r));
+      times.push(performance.now() - began);
+    }
+    return times.toSorted((a, b) => a - b)[5]!;
+  });
+  test.info().annotations.push({ type: "figure", description: `a count is on the screen in ${took.toFixed(1)} ms (median of 10)` }); // prettier-ignore
+  await expect(counted).toHaveText(`${first + 10}`);
+  await context.setOffline(true);
+  for (let i = 0; i < 5; i++) await page.keyboard.press("PageDown");
+  await expect(counted).toHaveText(`${first + 15}`);
+  await expect(page.getByRole("status")).toContainText(/kept here/);
+  await context.setOffline(false);
+  await page.reload();
+  await expect(page.getByTestId("counted")).toHaveText(`${first + 15}`);
+  await expect(page.getByRole("status")).toBeHidden({ timeout: 20_000 });
+  await page.reload();
+  await expect(page.getByTestId("counted")).toHaveText(`${first + 15}`);
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.filter((v) => v.impact === "serious" || v.impact === "critical")).toEqual([]);
 }); // prettier-ignore

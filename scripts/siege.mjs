@@ -7,7 +7,7 @@ import { build, chromium, install, say, serve } from "./steps.mjs";
  * figures and stops at the first thing that does not hold. `npm run siege` does all of it, `npm run siege -- crowd` one
  * part, `-- small` a little of each, as `npm test` does. Everything stays on this machine.
  */
-const PARTS = { clients, yard, browser, two, crowd, queue, long, large, growth };
+const PARTS = { clients, yard, bench, browser, two, crowd, queue, long, large, growth };
 const words = process.argv.slice(2);
 const small = words.includes("small");
 const fewer = words.find((w) => w.startsWith("kills="));
@@ -181,6 +181,49 @@ async function yard() {
   check(there.heap === 1_000_000 - used - (sawn % 2) - (spoiled % 2), `the heap is ${there.heap} after ${done}`);
   check((there.rack ?? 0) === sawn % 2, `the rack has ${there.rack} after ${sawn} sawings and takings back`);
   return `${kills} kills while boards come in, are used, sawn and put right: ${done.reduce((a, b) => a + b)} acts, each kept once; the yard is the sum of its ledger`; // prettier-ignore
+}
+
+/** Two benches count at one operation while replies are lost, pages are loaded again and the server is killed. */
+async function bench() {
+  const [kills, counts] = [fewer ? killsOf(5) : 5, small ? 1000 : 10_000];
+  await fresh();
+  const job = await make("counted", [body()], []);
+  const told = { counted: 0, sent: 0, lost: 0, reloads: 0 };
+  const client = async (name) => {
+    /** What a browser keeps until it is told that it is kept. */
+    let row = [];
+    for (let n = 1; n <= counts / 2 || row.length > 0;) {
+      for (let k = Math.floor(random() * 8); k > 0 && n <= counts / 2; k--, n++) {
+        row.push({ id: `${name}.${n}`, job, name: "rip", at: n, what: { do: "count", n: 1 } });
+        told.counted++;
+      }
+      if (row.length === 0) continue;
+      const sent = row.slice(0, 200);
+      await ask("/api/bench", { events: sent });
+      told.sent += sent.length;
+      // The reply never came, or the page was loaded again before it did: what was sent is sent once more.
+      if (random() < 0.2) told.lost++;
+      else if (random() < 0.1) told.reloads++;
+      else row = row.slice(sent.length);
+    }
+  };
+  let on = true;
+  const killing = (async () => {
+    for (let k = 0; k < kills && on; k++) {
+      await wait(small ? 300 : 1500 + random() * 1000);
+      await kill();
+      await start();
+    }
+  })();
+  await Promise.all([client("a"), client("b")]);
+  on = false;
+  await killing;
+  const { tallies } = await ask("/api/bench", {
+    events: [{ id: "c.1", job, name: "rip", at: 0, what: { do: "begin" } }],
+  });
+  check(tallies[0].made === counts, `${counts} were counted, there are ${tallies[0].made}`);
+  whole();
+  return `${told.counted} counts of two benches, sent ${told.sent} times over ${told.lost} lost replies, ${told.reloads} reloads and ${kills} kills: ${tallies[0].made}, exactly`;
 }
 
 let engine;

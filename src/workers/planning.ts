@@ -8,6 +8,7 @@ import type { PlanShop, ToPlan, Work } from "@/core/plan/tasks";
 import type { WholeAsk, WholePlan } from "@/core/plan/whole";
 import { dueOf, type Purchase } from "@/core/purchase/purchase";
 import { thingKey } from "@/core/purchase/thing";
+import { benchStore } from "@/store/bench";
 import type { Db } from "@/store/database";
 import { jobStore, type OpenWork } from "@/store/jobs";
 import { StaleError } from "@/store/keeper";
@@ -65,9 +66,11 @@ export function factsOf(db: Db, now: number, today: string): Facts {
     const mine = coming.filter((c) => c.job === j.id && c.on);
     return { job: j.id, from: j.start ? dayStart(j.start) : 0, due: dueEnd(j.due ?? undefined), work: j.work!, comes: comesTo(j.work!, mine) }; // prettier-ignore
   });
+  const made: Record<number, Record<string, number>> = {};
+  for (const t of benchStore(db).tallies(0).values()) (made[t.job] ??= {})[t.name] = t.made;
   const facts = createHash("sha256").update(JSON.stringify({ jobs, shop })).digest("base64url"); // prettier-ignore
   return {
-    whole: { jobs, shop, now },
+    whole: { jobs, shop, now, made },
     facts,
     jobs: planned.map(({ id, name, customer, units, due, work }) => ({ id, name, customer, units, due, work: work! })),
     left: open.flatMap((j) => {
@@ -210,3 +213,19 @@ function daysOf(shop: PlanShop, now: number, to: number): OpenDay[] {
   }
   return out;
 }
+
+/** Where somebody can work, what is planned there in its order, and what became of it so far. */
+export function benchesOf(db: Db, now: number, today: string) {
+  const { plan, jobs } = shownPlan(db, now, today);
+  const of = new Map<string, Run[]>();
+  for (const r of plan?.runs ?? []) push(of, `${r.station} ${r.unit}`, r);
+  const several = (station: string) => [...of.values()].filter(([r]) => r!.station === station).length > 1;
+  const places = [...of.values()].map((runs) => ({ name: `${runs[0]!.station}${several(runs[0]!.station) ? ` ${runs[0]!.unit + 1}` : ""}`, runs })); // prettier-ignore
+  return {
+    places: places.toSorted((a, b) => a.runs[0]!.startsAt - b.runs[0]!.startsAt),
+    jobs: jobs.map(({ id, name, units }) => ({ id, name, units })),
+    tallies: [...benchStore(db).tallies(Date.now()).values()],
+  };
+}
+
+const push = <T>(lists: Map<string, T[]>, key: string, value: T) => void lists.set(key, [...(lists.get(key) ?? []), value]); // prettier-ignore

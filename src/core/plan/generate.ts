@@ -23,6 +23,15 @@ export interface Worth {
   ready: number[];
 }
 
+/** A task that was begun; `end` where it is done. */
+export interface Begun {
+  start: number;
+  end?: number;
+  unit: number;
+  who: number[];
+  setUp: boolean;
+}
+
 /** What tasks are taken by: the lowest rank first, but one at the set-up that stands, while it is behind by no more than `hold`. */
 export interface Order {
   rank: Float64Array;
@@ -30,7 +39,7 @@ export interface Order {
   /** A task is not begun before. */
   notBefore?: Float64Array;
   /** Begun already: it stands where it is, and takes as long as it takes those who do it. */
-  begun?: ReadonlyMap<number, { start: number; unit: number; who: number[]; setUp: boolean }>;
+  begun?: ReadonlyMap<number, Begun>;
   /** Who did it, and where, before: they do it again where they can. */
   was?: Pick<Timetable, "unit" | "who">;
 }
@@ -98,9 +107,11 @@ export function generate(instance: Instance, { rank, hold, notBefore, was, begun
   const keptUntil = new Float64Array(hands.count);
   let time = now;
   let left = n;
-  for (const [t, { start, unit, who, setUp }] of [...(begun ?? [])].toSorted(([, a], [, b]) => a.start - b.start)) {
-    const family = families[tasks[t]!.family]!;
-    place(t, start, unit, who, setUp, hands.all(who.toSorted((a, b) => a - b)).end(start, tasks[t]!.minutes + (setUp ? family.setUp : 0))); // prettier-ignore
+  for (const [t, { start, end, unit, who, setUp }] of [...(begun ?? [])].toSorted(
+    ([, a], [, b]) => a.start - b.start,
+  )) {
+    const long = tasks[t]!.minutes + (setUp ? families[tasks[t]!.family]!.setUp : 0);
+    place(t, start, unit, who, setUp, end ?? hands.all(who.toSorted((a, b) => a - b)).end(start, long));
   }
   for (let t = 0; t < n; t++) if (tasks[t]!.after.length === 0 && !begun?.has(t)) ready(t);
 

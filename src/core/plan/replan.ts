@@ -1,6 +1,6 @@
 import { boundOf, tailsOf } from "./bound";
 import { DAY, dayOf } from "./calendar";
-import { compare, generate, type Order, type Timetable, type Worth, worthOf } from "./generate";
+import { type Begun, compare, generate, type Order, type Timetable, type Worth, worthOf } from "./generate";
 import { Hands } from "./hands";
 import { fullestOf } from "./search";
 import { type Instance, instanceOf, stretchOf } from "./tasks";
@@ -48,15 +48,7 @@ export function replan(ask: WholeAsk, was: WholePlan, puts: Put[] = []): Replann
   const instance = instanceOf(ask.jobs, ask.shop, hands, ask.now, was.lots);
   const earlier = earlierOf(instance, was.blocks);
   const stood = instance.tasks.map((_, t) => earlier[t]?.startsAt);
-  const begun = new Map<number, { start: number; unit: number; who: number[]; setUp: boolean }>();
-  for (const [t, b] of earlier.entries())
-    if (b && b.startsAt < ask.now && stands(instance, t, b)) begun.set(t, { start: b.startsAt, unit: b.unit, who: b.who, setUp: b.setUp > 0 }); // prettier-ignore
-  // What a lot is made of has begun too, or it has not.
-  for (let all = -1; all !== begun.size;) {
-    all = begun.size;
-    for (const t of begun.keys()) if (instance.tasks[t]!.after.some((a) => !begun.has(a))) begun.delete(t);
-  }
-
+  const begun = begunOf(instance, ask, earlier);
   const putAt = instance.tasks.map(({ family, lot }) => {
     const { job, name } = instance.families[family]!;
     return puts.find((p) => p.job === ask.jobs[job]!.job && p.name === name && lot >= p.lot && lot < p.lot + p.lots)
@@ -102,6 +94,37 @@ export function replan(ask: WholeAsk, was: WholePlan, puts: Put[] = []): Replann
     added: fresh.length,
     hands: others,
   };
+}
+
+/**
+ * What has begun: by what was counted at the bench, of jobs it says something of; otherwise what was to begin by now. What is done ended no later
+ * than now, whenever it was to.
+ */
+function begunOf(instance: Instance, { made, now }: WholeAsk, earlier: (Block | undefined)[]): Map<number, Begun> {
+  const begun = new Map<number, Begun>();
+  for (const [t, b] of earlier.entries()) {
+    const { from, to, family, minutes } = instance.tasks[t]!;
+    const { job, name } = instance.families[family]!;
+    const counted = made?.[instance.jobs[job]!.job];
+    const done = counted?.[name] ?? 0;
+    const station = instance.stations[instance.families[family]!.station]!;
+    const there = b?.who.filter((p) => p < instance.hands.count) ?? [];
+    const who = there.length > 0 ? there : station.able.slice(0, 1);
+    const of = { unit: Math.min(b?.unit ?? 0, station.count - 1), who, setUp: (b?.setUp ?? 0) > 0 };
+    const left = Math.ceil((minutes * (to - done)) / Math.max(1, to - from));
+    if (counted && done >= to && to > from)
+      begun.set(t, { ...of, start: Math.min(b?.startsAt ?? now, now - minutes), end: Math.min(b?.endsAt ?? now, now) }); // prettier-ignore
+    else if (counted && done > from)
+      begun.set(t, { ...of, start: Math.min(b?.startsAt ?? now, now), end: instance.hands.all(who.toSorted((x, y) => x - y)).end(now, left) }); // prettier-ignore
+    else if (!counted && b && b.startsAt < now && stands(instance, t, b)) begun.set(t, { ...of, start: b.startsAt });
+  }
+  // What a lot is made of has begun too, or it has not.
+  for (let all = -1; all !== begun.size;) {
+    all = begun.size;
+    for (const t of begun.keys())
+      if (begun.get(t)!.end === undefined && instance.tasks[t]!.after.some((a) => !begun.has(a))) begun.delete(t);
+  }
+  return begun;
 }
 
 /** What is new: as urgent as anything, by when it has to begin, or after everything that stands. */

@@ -8,8 +8,9 @@ export interface Run extends Pick<
   "job" | "name" | "op" | "station" | "unit" | "who" | "startsAt" | "endsAt" | "minutes" | "wait"
 > {
   // prettier-ignore
-  /** Pieces in it, of so many in all, in so many lots. */
+  /** Pieces in it, after so many that are made before, of so many in all, in so many lots. */
   pieces: number;
+  begin: number;
   all: number;
   /** The first of its lots among the operation's, and how many. */
   lot: number;
@@ -45,7 +46,9 @@ export function runsOf({ blocks }: Pick<WholePlan, "blocks">, jobs: { job: numbe
       last.endsAt = b.endsAt;
       continue;
     }
-    const all = w ? (w.lot === "all" ? w.pieces : family(b.job, w).reduce((n, x) => n + x.pieces, 0)) : pieces;
+    const lots = !w ? [] : w.lot === "all" ? [w] : family(b.job, w);
+    const before = w ? lots.slice(0, lots.indexOf(w)).reduce((n, x) => n + x.pieces, 0) : 0;
+    const all = w ? lots.reduce((n, x) => n + x.pieces, 0) : pieces;
     const run: Run = {
       job: b.job,
       name: b.name,
@@ -58,6 +61,7 @@ export function runsOf({ blocks }: Pick<WholePlan, "blocks">, jobs: { job: numbe
       minutes: b.minutes,
       wait: b.wait,
       pieces,
+      begin: before + b.pieces[0],
       all,
       lot: b.lot,
       lots: 1,

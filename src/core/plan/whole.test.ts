@@ -131,6 +131,18 @@ describe("when something slips", () => {
     expect(wood.moved.map((m) => [m.op, clockText(m.to)])).toEqual([[was.blocks[3]!.op, "2027-02-11T08:00"]]);
   });
 
+  test("what was counted at the bench is done, and what was to be done by now and is not moves to now", () => {
+    const [first, second, third] = was.blocks;
+    const counted = (pieces: Record<string, number>) =>
+      replan({ ...made, now: day(1) + 600, made: { 1: pieces } }, was);
+    const on = counted({ [first!.name]: 1, [second!.name]: 1 });
+    expect(on.moved.map((m) => m.name)).toEqual([third!.name, was.blocks[3]!.name]);
+    // Two hours behind: what was to begin at eight begins at ten.
+    expect(on.moved.map((m) => clockText(m.to).slice(8))).toEqual(["09T10:00", "09T14:30"]);
+    expect(on.plan.blocks.slice(0, 2).every((b) => b.endsAt <= day(1) + 600)).toBe(true);
+    expect(counted({ [first!.name]: 1, [second!.name]: 1, [third!.name]: 1 }).moved).toEqual([]);
+  });
+
   test("a plan that was mended is as whole as a new one, in any shop", () => {
     for (let seed = 1; seed <= 40; seed++) {
       const shops = madeUp(draws(seed));

@@ -59,6 +59,8 @@ export interface WholeAsk {
   jobs: ToPlan[];
   shop: PlanShop;
   now: number;
+  /** Pieces made at the bench so far, by job and by what the operation is known by; of jobs it says nothing of, what was to begin by now has. */
+  made?: Record<number, Record<string, number>>;
 }
 
 /** Of the best sizes of lot so many are gone on with, each for so many tries, before the best of them is. */

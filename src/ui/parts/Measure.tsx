@@ -30,7 +30,7 @@ function Stacked({ num, den }: { num: number; den: number }) {
       style={{ position: "relative", top: "-.05em" }}
     >
       <span>{num}</span>
-      <span className="my-[1px] h-0 border-t border-current" />
+      <span className="my-[.03em] h-0 border-t-[max(1px,.045em)] border-current" />
       <span>{den}</span>
     </span>
   );

@@ -141,6 +141,3 @@ export function Aside({
     </aside>
   );
 }
-
-/** A due day in words, from the clock minute it ends with. */
-export const dueText = (due: number) => dayText(new Date((due - 1) * 60_000).toISOString().slice(0, 10));

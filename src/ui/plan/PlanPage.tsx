@@ -115,6 +115,11 @@ export function PlanPage({ visit, shown }: { visit: string; shown: Shown }) {
       <ShopTop here="/plan">
         {drawn && (
           <>
+            {shown.plan && (
+              <Link prefetch={false} className="act inline-flex min-h-[44px] items-center no-underline" href="/bench">
+                To the bench
+              </Link>
+            )}
             <button className="quiet min-h-[44px]" onClick={() => window.print()}>
               day sheet <Key k="p" />
             </button>

@@ -1,0 +1,14 @@
+import { z } from "zod";
+import { answer, readBody } from "@/app/http";
+import { benchEventSchema } from "@/core/bench/events";
+import { benchStore } from "@/store/bench";
+import { database } from "@/store/database";
+
+const body = z.strictObject({ events: z.array(benchEventSchema).min(1).max(500) });
+
+/** Keeps what happened at a bench; each event once, however often it is sent. Answers with what became of those operations. */
+export const POST = (request: Request) =>
+  answer(request, async () => {
+    const { events } = await readBody(request, body);
+    return Response.json({ tallies: benchStore(database()).add(events, Date.now()) });
+  });

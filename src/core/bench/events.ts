@@ -1,0 +1,106 @@
+import { z } from "zod";
+import { lengthSchema } from "@/core/length/schema";
+import { screenOf } from "@/core/keeping/kept";
+
+/** Why a piece was spoiled. */
+export const SPOILED = ["split", "knot", "wrong side", "short"] as const;
+/** Why work stands still: that time is not the operation's. */
+export const STOPPED = ["break", "called away", "machine", "wood"] as const;
+
+const whole = z.number().int().min(1).max(10_000);
+
+/**
+ * Something that happened at the bench with an operation of a job. Each has an id of its own, `screen.number`: sent twice it happened
+ * once. `at` is ms since 1970, by the bench's clock.
+ */
+export const benchEventSchema = z.strictObject({
+  id: z.string().regex(/^[\w-]{1,60}\.\d{1,17}$/, 'wanted a screen and a number, like "3f2a.17"'),
+  job: z.number().int().min(1),
+  /** What the operation is known by in the plan. */
+  name: z.string().min(1).max(400),
+  at: z.number().int().min(0),
+  what: z.discriminatedUnion("do", [
+    z.strictObject({ do: z.literal("begin") }),
+    /** Pieces made; below nothing takes back what was counted too many. */
+    z.strictObject({
+      do: z.literal("count"),
+      n: z.number().int().min(-10_000).max(10_000).refine((n) => n !== 0, "a count of nothing"),
+    }), // prettier-ignore
+    z.strictObject({ do: z.literal("spoil"), n: whole, why: z.enum(SPOILED) }),
+    z.strictObject({ do: z.literal("measure"), target: lengthSchema, value: lengthSchema, tolerance: lengthSchema }),
+    z.strictObject({ do: z.literal("stop"), why: z.enum(STOPPED) }),
+    z.strictObject({ do: z.literal("go on") }),
+    /** The bench is set for something else. */
+    z.strictObject({ do: z.literal("leave") }),
+  ]),
+});
+export type BenchEvent = z.output<typeof benchEventSchema>;
+
+/** What became of one operation of a job. */
+export interface Tally {
+  job: number;
+  name: string;
+  made: number;
+  spoiled: { why: (typeof SPOILED)[number]; n: number }[];
+  measured: Extract<BenchEvent["what"], { do: "measure" }>[];
+  /** Somebody is at it, and does not stand still. */
+  running: boolean;
+  /** Minutes worked at it so far, without what it stood still; several benches add up. */
+  minutes: number;
+}
+
+/** When nothing is heard of a bench for so long, nobody was at it: minutes. */
+const NOBODY = 120;
+
+/** Minutes worked between two things that happened at a bench. */
+const between = (from: number, to: number): number => {
+  const minutes = Math.max(0, to - from) / 60_000;
+  return minutes > NOBODY ? 0 : minutes;
+};
+
+/** What it is known by among all tallies. */
+export const tallyKey = (t: { job: number; name: string }): string => `${t.job} ${t.name}`;
+
+/** What became of each operation, from all that happened, in whatever order it came in; `now` is until when running work counts, ms. */
+export function talliesOf(events: BenchEvent[], now: number): Map<string, Tally> {
+  const tallies = new Map<string, Tally>();
+  /** When a bench that is at an operation was last heard of. */
+  const since = new Map<string, number>();
+  for (const { id, job, name, at, what } of events.toSorted((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))) {
+    const key = tallyKey({ job, name });
+    const t = tallies.get(key) ?? { job, name, made: 0, spoiled: [], measured: [], running: false, minutes: 0 }; // prettier-ignore
+    tallies.set(key, t);
+    const bench = `${key} ${screenOf(id)}`;
+    if (since.has(bench)) {
+      t.minutes += between(since.get(bench)!, at);
+      since.set(bench, at);
+    }
+    switch (what.do) {
+      case "begin":
+      case "go on":
+        since.set(bench, at);
+        break;
+      case "stop":
+      case "leave":
+        since.delete(bench);
+        break;
+      case "count":
+        t.made = Math.max(0, t.made + what.n);
+        break;
+      case "spoil": {
+        const same = t.spoiled.find((s) => s.why === what.why);
+        if (same) same.n += what.n;
+        else t.spoiled.push({ why: what.why, n: what.n });
+        break;
+      }
+      case "measure":
+        t.measured.push(what);
+    }
+  }
+  for (const [bench, from] of since) {
+    const t = [...tallies].find(([key]) => bench.startsWith(`${key} `))![1];
+    t.running = true;
+    t.minutes += between(from, now);
+  }
+  return tallies;
+}

@@ -1,0 +1,28 @@
+import { type BenchEvent, type Tally, talliesOf, tallyKey } from "@/core/bench/events";
+import { ofDatabase } from "./database";
+import { writing } from "./keeper";
+
+type Row = Omit<BenchEvent, "what"> & { what: string };
+
+/** What happened at the bench: nothing is ever changed, and each event happened once, however often it is sent. */
+export const benchStore = ofDatabase((db) => {
+  const sql = {
+    add: db.prepare("INSERT OR IGNORE INTO bench (id, job, name, at, what) VALUES (@id, @job, @name, @at, @what)"),
+    one: db.prepare<[number, string], Row>("SELECT id, job, name, at, what FROM bench WHERE job = ? AND name = ?"),
+    open: db.prepare<[], Row>("SELECT bench.* FROM bench JOIN job ON job.id = bench.job WHERE deleted_at IS NULL AND archived_at IS NULL"), // prettier-ignore
+    version: db.prepare<[], { n: number }>("SELECT count(*) AS n FROM bench"),
+  };
+  const read = (rows: Row[]): BenchEvent[] => rows.map(({ what, ...r }) => ({ ...r, what: JSON.parse(what) as BenchEvent["what"] })); // prettier-ignore
+  return {
+    /** Keeps what happened, all of it or nothing; answers with what became of the operations it was done to. */
+    add: writing(db)((events: BenchEvent[], now: number): Tally[] => {
+      for (const e of events) sql.add.run({ ...e, what: JSON.stringify(e.what) });
+      const of = new Map(events.map((e) => [tallyKey(e), e]));
+      return [...of.values()].flatMap(({ job, name }) => [...talliesOf(read(sql.one.all(job, name)), now).values()]);
+    }),
+    /** What became of every operation of open jobs. */
+    tallies: (now: number): Map<string, Tally> => talliesOf(read(sql.open.all()), now),
+    /** Counts on with each event. */
+    version: () => sql.version.get()!.n,
+  };
+});

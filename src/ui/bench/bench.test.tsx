@@ -1,0 +1,93 @@
+/** @jest-environment jsdom */
+import { jest } from "@jest/globals";
+import { act, cleanup, fireEvent, render, screen } from "@testing-library/react";
+import type { BenchEvent, Tally } from "@/core/bench/events";
+import { talliesOf } from "@/core/bench/events";
+import { inch } from "@/core/length/length";
+import type { Run } from "@/core/plan/runs";
+
+const router = { refresh: () => {}, push: jest.fn() };
+jest.unstable_mockModule("next/navigation", () => ({ useRouter: () => router }));
+const { BenchPage } = await import("./BenchPage");
+
+const run = (more: Partial<Run>): Run => ({ job: 1, name: "stop", op: "crosscut-1", station: "table saw", unit: 0, who: [0], startsAt: 0, endsAt: 60, minutes: 60, wait: 0, pieces: 3, begin: 0, all: 3, lot: 0, lots: 1, setUps: 1, title: "Crosscut to length", of: "sides", settings: [{ kind: "stop", value: inch(19, 1, 8) }], guess: true, caution: "Guard on.", ...more }); // prettier-ignore
+const places = [{ name: "table saw", runs: [run({}), run({ name: "fence", title: "Rip to width", pieces: 9, settings: [{ kind: "fence", value: inch(9, 5, 8) }] })] }]; // prettier-ignore
+const jobs = [{ id: 1, name: "Heath estate", units: "in" as const }];
+
+/** A server that keeps each event once, and does not answer while it is away. */
+let kept: Map<string, BenchEvent>;
+let away = false;
+beforeEach(() => {
+  kept = new Map();
+  away = false;
+  globalThis.fetch = (async (_: string, how: { body: string }) => {
+    if (away) throw new TypeError("no line");
+    for (const e of (JSON.parse(how.body) as { events: BenchEvent[] }).events) kept.set(e.id, e);
+    return { ok: true, status: 200, json: async () => ({ tallies: [...talliesOf([...kept.values()], 0).values()] }) };
+  }) as never;
+});
+afterEach(cleanup);
+const page = (tallies: Tally[] = []) => render(<BenchPage visit="v" places={places} jobs={jobs} tallies={tallies} at="table saw" />); // prettier-ignore
+const press = (key: string) => act(async () => void fireEvent.keyDown(window, { key }));
+const made = () => [...talliesOf([...kept.values()], 0).values()].map((t) => [t.name, t.made]);
+
+test("a set-up fills the screen with its setting and its caution; a key or a foot switch counts, and one too many is not counted to the next", async () => {
+  page();
+  expect(screen.getByText('19 1/8"')).toBeTruthy();
+  expect(screen.getByText("Guard on.")).toBeTruthy();
+  await press(" ");
+  await press("PageDown");
+  await press("Backspace");
+  await press(" ");
+  await press(" ");
+  await press(" ");
+  expect(made()).toEqual([["stop", 3]]);
+  expect(screen.getByText(/All made: the next set-up/)).toBeTruthy();
+  await press("Enter");
+  expect(screen.getByText("Rip to width:", { exact: false })).toBeTruthy();
+  await press("ArrowUp");
+  await press(" ");
+  expect(made()).toEqual([["stop", 3], ["fence", 2]]); // prettier-ignore
+  await press("Enter");
+  expect(screen.getByText("7 pieces are not counted.")).toBeTruthy();
+  await press("Enter");
+  expect(made()[1]).toEqual(["fence", 9]);
+});
+
+test("with the line lost counts go on, on the screen at once, and are all there when it is back, each once", async () => {
+  jest.useFakeTimers();
+  page();
+  away = true;
+  await press(" ");
+  await press(" ");
+  expect(screen.getByText("2", { selector: "b" })).toBeTruthy();
+  // A beginning and two counts.
+  expect(screen.getByRole("status").textContent).toMatch(/does not answer; 3 counts kept here/);
+  expect(made()).toEqual([]);
+  away = false;
+  await act(async () => void (await jest.advanceTimersByTimeAsync(2500)));
+  expect(made()).toEqual([["stop", 2]]);
+  expect(screen.queryByRole("status")).toBeNull();
+  jest.useRealTimers();
+});
+
+test("the first piece is held against its target: nudge, then good; a spoiled one asks why", async () => {
+  page();
+  await press("m");
+  const field = screen.getByLabelText("What it measures", { selector: "input" });
+  fireEvent.change(field, { target: { value: "19 3/16" } });
+  await act(async () => void fireEvent.keyDown(field, { key: "Enter" }));
+  expect(screen.getByText("set it 1/16 less, then measure the next")).toBeTruthy();
+  await press("m");
+  const again = screen.getByLabelText("What it measures", { selector: "input" });
+  fireEvent.change(again, { target: { value: "19 9/64" } });
+  await act(async () => void fireEvent.keyDown(again, { key: "Enter" }));
+  expect(screen.getByText("good, carry on")).toBeTruthy();
+  expect(screen.getByRole("img", { name: /2 pieces measured/ })).toBeTruthy();
+  await press("s");
+  await act(async () => void fireEvent.click(screen.getByText("knot")));
+  expect(screen.getByText(/1 spoiled piece/)).toBeTruthy();
+  await press("p");
+  await act(async () => void fireEvent.click(screen.getByText("break")));
+  expect(screen.getByText("Go on")).toBeTruthy();
+});
