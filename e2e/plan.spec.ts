@@ -51,11 +51,11 @@ test("at the bench counts are on the screen at once, go on without a line and ov
   });
   test.info().annotations.push({ type: "figure", description: `a count is on the screen in ${took.toFixed(1)} ms (median of 10)` }); // prettier-ignore
   await expect(counted).toHaveText(`${first + 10}`);
-  await context.setOffline(true);
+  await context.route("**/api/bench", (r) => r.abort());
   for (let i = 0; i < 5; i++) await page.keyboard.press("PageDown");
   await expect(counted).toHaveText(`${first + 15}`);
   await expect(page.getByRole("status")).toContainText(/kept here/);
-  await context.setOffline(false);
+  await context.unroute("**/api/bench");
   await page.reload();
   await expect(page.getByTestId("counted")).toHaveText(`${first + 15}`);
   await expect(page.getByRole("status")).toBeHidden({ timeout: 20_000 });
