@@ -9,7 +9,8 @@ import { USUAL_WORKSHOP } from "@/core/shop/shop";
 import { workJob } from "@/core/job/worked";
 import { writeDesign } from "@/core/designs/design";
 import { blank, request } from "@/core/layout/tests/samples";
-import { inch } from "@/core/length/length";
+import type { BenchEvent } from "@/core/bench/events";
+import { inch, mm } from "@/core/length/length";
 import { admit } from "@/core/trial/trial";
 import { type Draft, type PurchaseAct, purchaseActSchema } from "@/core/purchase/purchase";
 import { database } from "@/store/database";
@@ -75,6 +76,8 @@ const ACTS: Record<string, object> = {
 
 const PURCHASE_ACTS: PurchaseAct[] = [{ do: "line", line: 0, packs: 3 }, { do: "put off", until: "2027-03-01" }, { do: "take up" }, { do: "sent by hand" }, { do: "receive", note: "n 1", lines: [{ line: 0, packs: 1 }] }]; // prettier-ignore
 const draft: Draft = { seller: null, name: "by hand", currency: "GBP", delivery: 0, lines: [{ offer: null, thing: { form: "pack", material: "frame nail" }, pack: 200, packs: 5, price: 650, for: [] }] }; // prettier-ignore
+
+const BENCH: BenchEvent["what"][] = [{ do: "begin", of: { kind: "Rip to width", all: 40, setup: 5, each: 1.5 } }, { do: "count", n: 4 }, { do: "spoil", n: 1, why: "knot" }, { do: "measure", target: mm(20), value: mm(20), tolerance: mm(0.4) }, { do: "stop", why: "break" }, { do: "time", counts: true }]; // prettier-ignore
 
 test("every kind of act has a sample here", () => {
   expect(Object.keys(ACTS)).toEqual(actSchema.options.map((o) => o.shape.do.value));
@@ -145,6 +148,13 @@ function samples(id: string): Sent[] {
     sent("standards", "DELETE", { id: "heath" }),
     sent("layout", "POST", request([blank("0/side", inch(19, 7, 8), inch(9, 5, 8), 9)]), {}, "ask=abcdefgh"),
     sent("layout", "DELETE", undefined, {}, "ask=abcdefgh"),
+    ...["plan", "plan/gains"].flatMap((route) => ["POST", "DELETE"].map((method) => sent(route, method, undefined, {}, "ask=abcdefgh"))), // prettier-ignore
+    sent("plan/mend", "POST", { puts: [{ job: Number(id), name: "rip", lot: 0, lots: 2, at: 30_000_000 }] }),
+    sent("plan/stand", "POST", { id: 1, do: "stand" }),
+    sent("plan/follow", "GET"),
+    sent("plan/file/[file]", "GET", undefined, { file: "plan.ics" }, "who=0"),
+    ...BENCH.map((what, n) => sent("bench", "POST", { events: [{ id: `s-1.${n}`, job: Number(id), name: "rip", at: 1e12, what }] })), // prettier-ignore
+    sent("bench/follow", "GET"),
   ];
 }
 
@@ -172,7 +182,7 @@ function opens(id: number): void {
   expect(faults).toEqual([]);
   expect(readJob(JSON.parse(JSON.stringify(writeJob(job))))).toEqual(readJob(writeJob(job)));
 }
-const rows = () => database().prepare("SELECT (SELECT count(*) FROM job) AS jobs, (SELECT sum(revision) FROM job) AS revisions, (SELECT revision FROM shop) AS shop, (SELECT revision FROM yard) AS yard, (SELECT count(*) FROM movement) AS moved, (SELECT revision FROM catalogue) AS catalogue, (SELECT sum(revision + 1) FROM purchase) AS purchases, (SELECT count(*) FROM supplier) AS suppliers, (SELECT count(*) FROM own_design) AS marks, (SELECT count(*) FROM own_standard) AS standards").get(); // prettier-ignore
+const rows = () => database().prepare("SELECT (SELECT count(*) FROM job) AS jobs, (SELECT sum(revision) FROM job) AS revisions, (SELECT revision FROM shop) AS shop, (SELECT revision FROM yard) AS yard, (SELECT count(*) FROM movement) AS moved, (SELECT revision FROM catalogue) AS catalogue, (SELECT sum(revision + 1) FROM purchase) AS purchases, (SELECT count(*) FROM supplier) AS suppliers, (SELECT count(*) FROM bench) AS bench, (SELECT count(*) FROM plan) AS plans, (SELECT count(*) FROM own_design) AS marks, (SELECT count(*) FROM own_standard) AS standards").get(); // prettier-ignore
 
 /** What has been done to what a route acts on. */
 function revisionOf(route: string, id: number): number {

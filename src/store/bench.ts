@@ -1,4 +1,5 @@
 import { type BenchEvent, type Tally, talliesOf, tallyKey } from "@/core/bench/events";
+import { type Learned, learnedOf } from "@/core/bench/times";
 import { ofDatabase } from "./database";
 import { writing } from "./keeper";
 
@@ -10,6 +11,7 @@ export const benchStore = ofDatabase((db) => {
     add: db.prepare("INSERT OR IGNORE INTO bench (id, job, name, at, what) VALUES (@id, @job, @name, @at, @what)"),
     one: db.prepare<[number, string], Row>("SELECT id, job, name, at, what FROM bench WHERE job = ? AND name = ?"),
     open: db.prepare<[], Row>("SELECT bench.* FROM bench JOIN job ON job.id = bench.job WHERE deleted_at IS NULL AND archived_at IS NULL"), // prettier-ignore
+    all: db.prepare<[], Row>("SELECT id, job, name, at, what FROM bench"),
     version: db.prepare<[], { n: number }>("SELECT count(*) AS n FROM bench"),
   };
   const read = (rows: Row[]): BenchEvent[] => rows.map(({ what, ...r }) => ({ ...r, what: JSON.parse(what) as BenchEvent["what"] })); // prettier-ignore
@@ -22,6 +24,8 @@ export const benchStore = ofDatabase((db) => {
     }),
     /** What became of every operation of open jobs. */
     tallies: (now: number): Map<string, Tally> => talliesOf(read(sql.open.all()), now),
+    /** What was learned of how long each kind of operation takes, from every job there was. */
+    learned: (): Learned[] => learnedOf(talliesOf(read(sql.all.all()), 0).values()),
     /** Counts on with each event. */
     version: () => sql.version.get()!.n,
   };

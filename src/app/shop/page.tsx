@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { Metadata } from "next";
 import { fromKept } from "@/app/kept";
+import { benchStore } from "@/store/bench";
 import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";
 import { shopStore } from "@/store/shop";
@@ -16,7 +17,12 @@ const Page = () =>
     return (
       <>
         <Fresh visit={visit} />
-        <ShopPage key={visit} stored={shopStore(database()).load()} jobs={jobStore(database()).otherwise()} />
+        <ShopPage
+          key={visit}
+          stored={shopStore(database()).load()}
+          jobs={jobStore(database()).otherwise()}
+          learned={benchStore(database()).learned()}
+        />
       </>
     );
   });

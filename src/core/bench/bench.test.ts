@@ -1,7 +1,8 @@
 import fc from "fast-check";
-import { linearRegression } from "simple-statistics";
+import { linearRegression, mean, median, medianAbsoluteDeviation, sampleStandardDeviation } from "simple-statistics";
 import { type Length, inch, nm } from "@/core/length/length";
 import { adviceOf, centredNudge, driftOf, targetOf, toleranceOf } from "./check";
+import { learnedOf } from "./times";
 import { type BenchEvent, benchEventSchema, talliesOf } from "./events";
 
 const event = (id: string, at: number, what: BenchEvent["what"]): BenchEvent => ({ id, job: 1, name: "rip", at: at * 60_000, what }); // prettier-ignore
@@ -59,4 +60,41 @@ test("drift is called while every piece is still good, and scatter is not called
   expect(said(0, -0.6, -0.7)).toMatchObject({ say: "drifts", way: -1 });
   expect(said(0, 0.6, -0.6)).toEqual({ say: "few" });
   expect([said(), said(0.1), said(0, 1.2)]).toEqual([{ say: "few" }, { say: "few" }, { say: "off", way: 1 }]);
+});
+
+describe("what was learned", () => {
+  const of = { kind: "Rip to width", all: 10, setup: 5, each: 1.5 };
+  /** Operations that are done, each in so many minutes a piece after one set-up of five. */
+  const done = (...each: number[]) => each.flatMap((e, i) => [
+    { ...event(`a${i}.1`, 0, { do: "begin", of }), name: `r${i}` },
+    { ...event(`a${i}.2`, 5 + 10 * e, { do: "count", n: 10 }), name: `r${i}` },
+    { ...event(`a${i}.3`, 5 + 10 * e, { do: "leave" }), name: `r${i}` },
+  ]); // prettier-ignore
+  const learned = (events: BenchEvent[]) => learnedOf(talliesOf(events, 0).values())[0]!;
+
+  test("the estimate moves from the guess as runs come in, their spread beside it: held against a statistics library", () => {
+    const each = [2, 2.2, 1.8, 2.4, 2.1];
+    for (let n = 1; n <= each.length; n++) {
+      const some = each.slice(0, n);
+      const told = learned(done(...some));
+      // A guess weighs as two runs.
+      expect(told.each).toBeCloseTo(mean([1.5, 1.5, ...some]), 9);
+      expect([told.runs, told.guess]).toEqual([n, 1.5]);
+      if (n > 1) expect(told.spread).toBeCloseTo(sampleStandardDeviation(some), 9);
+      else expect(told.spread).toBeNull();
+    }
+    expect(learnedOf(talliesOf([event("a.1", 0, { do: "begin", of })], 0).values())).toEqual([]);
+  });
+
+  test("a run far from the others is asked about and counts only when somebody says so", () => {
+    const each = [2, 2.1, 1.9, 2, 2.05, 7];
+    const odd = learned(done(...each));
+    const far = each.filter((x) => Math.abs(x - median(each)) > 3 * 1.4826 * medianAbsoluteDeviation(each));
+    expect(odd.odd.map((o) => Number(o.each.toFixed(6)))).toEqual(far);
+    expect(odd.each).toBeCloseTo(mean([1.5, 1.5, ...each.slice(0, 5)]), 9);
+    const said = (counts: boolean) => learned([...done(...each), { ...event("z.1", 100, { do: "time", counts }), name: "r5" }]); // prettier-ignore
+    expect([said(true).odd, said(true).runs]).toEqual([[], 6]);
+    expect(said(true).each).toBeCloseTo(mean([1.5, 1.5, ...each]), 9);
+    expect([said(false).odd, said(false).runs]).toEqual([[], 5]);
+  });
 });

@@ -7,7 +7,8 @@ export const SPOILED = ["split", "knot", "wrong side", "short"] as const;
 /** Why work stands still: that time is not the operation's. */
 export const STOPPED = ["break", "called away", "machine", "wood"] as const;
 
-const whole = z.number().int().min(1).max(10_000);
+const whole = z.number().int().min(1).max(1_000_000);
+const minutes = z.number().min(0).max(10_000);
 
 /**
  * Something that happened at the bench with an operation of a job. Each has an id of its own, `screen.number`: sent twice it happened
@@ -20,7 +21,13 @@ export const benchEventSchema = z.strictObject({
   name: z.string().min(1).max(400),
   at: z.number().int().min(0),
   what: z.discriminatedUnion("do", [
-    z.strictObject({ do: z.literal("begin") }),
+    /** What kind of operation it is, how many pieces it has in all, and the minutes it was planned by. */
+    z.strictObject({
+      do: z.literal("begin"),
+      of: z.strictObject({ kind: z.string().min(1).max(120), all: whole, setup: minutes, each: minutes }).optional(),
+    }),
+    /** Its time counts for the next estimate, however odd it looks; or it does not. */
+    z.strictObject({ do: z.literal("time"), counts: z.boolean() }),
     /** Pieces made; below nothing takes back what was counted too many. */
     z.strictObject({
       do: z.literal("count"),
@@ -45,6 +52,12 @@ export interface Tally {
   measured: Extract<BenchEvent["what"], { do: "measure" }>[];
   /** Somebody is at it, and does not stand still. */
   running: boolean;
+  /** What it was begun as. */
+  of?: Extract<BenchEvent["what"], { do: "begin" }>["of"];
+  /** So many times a bench was set for it. */
+  setUps: number;
+  /** Somebody has said whether its time counts. */
+  counts?: boolean;
   /** Minutes worked at it so far, without what it stood still; several benches add up. */
   minutes: number;
 }
@@ -66,9 +79,11 @@ export function talliesOf(events: BenchEvent[], now: number): Map<string, Tally>
   const tallies = new Map<string, Tally>();
   /** When a bench that is at an operation was last heard of. */
   const since = new Map<string, number>();
+  /** Benches that are set for an operation. */
+  const set = new Set<string>();
   for (const { id, job, name, at, what } of events.toSorted((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))) {
     const key = tallyKey({ job, name });
-    const t = tallies.get(key) ?? { job, name, made: 0, spoiled: [], measured: [], running: false, minutes: 0 }; // prettier-ignore
+    const t = tallies.get(key) ?? { job, name, made: 0, spoiled: [], measured: [], running: false, setUps: 0, minutes: 0 }; // prettier-ignore
     tallies.set(key, t);
     const bench = `${key} ${screenOf(id)}`;
     if (since.has(bench)) {
@@ -77,12 +92,21 @@ export function talliesOf(events: BenchEvent[], now: number): Map<string, Tally>
     }
     switch (what.do) {
       case "begin":
+        if (!set.has(bench)) t.setUps++;
+        set.add(bench);
+        if (what.of) t.of = what.of;
+        since.set(bench, at);
+        break;
+      case "time":
+        t.counts = what.counts;
+        break;
       case "go on":
         since.set(bench, at);
         break;
       case "stop":
       case "leave":
         since.delete(bench);
+        set.delete(bench);
         break;
       case "count":
         t.made = Math.max(0, t.made + what.n);

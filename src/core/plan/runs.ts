@@ -22,6 +22,10 @@ export interface Run extends Pick<
   settings: Setting[];
   caution?: string;
   guess: boolean;
+  /** What it is called in the shop's list of minutes, and what it is planned by there. */
+  kind: string;
+  setup: number;
+  each: number;
 }
 
 /** Over a break or a night it is the same run, over longer it is another: minutes. */
@@ -70,6 +74,9 @@ export function runsOf({ blocks }: Pick<WholePlan, "blocks">, jobs: { job: numbe
       of: w?.of ?? "",
       settings: w?.settings ?? [],
       guess: w?.guess ?? false,
+      kind: w?.kind ?? "",
+      setup: w?.setup ?? 0,
+      each: w ? w.each * w.share : 0,
       ...(w?.caution ? { caution: w.caution } : {}),
     };
     runs.push(run);

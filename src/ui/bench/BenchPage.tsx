@@ -106,7 +106,7 @@ function SetUp({ run, next, place, done, job, bench, hold, goOn }: { hold(): voi
   const here = Math.max(0, Math.min(run.pieces, t.made - run.begin));
   const { happened } = bench;
   const tell = useCallback((what: Parameters<typeof happened>[1]) => {
-    if (!began.current && what.do !== "begin") happened(run, { do: "begin" });
+    if (!began.current) happened(run, { do: "begin", ...(run.kind ? { of: { kind: run.kind, all: run.all, setup: run.setup, each: run.each } } : {}) });
     began.current = true;
     hold();
     happened(run, what);
@@ -155,7 +155,7 @@ function SetUp({ run, next, place, done, job, bench, hold, goOn }: { hold(): voi
           <b>Set-up {done + 1} of {place.runs.length}</b> {place.name}
         </span>
         <span className="ml-auto">{name}</span>
-        <span className="text-soft">{duration(Math.round(bench.minutes(run)))} here</span>
+        <span className="text-soft">{duration(Math.round(bench.minutes(run)))} at it, planned {duration(run.minutes)}</span>
       </header>
       <main
         className="grid flex-1 cursor-pointer grid-cols-1 gap-x-10 gap-y-4 px-7 py-5 lg:grid-cols-[minmax(0,1fr)_380px]"

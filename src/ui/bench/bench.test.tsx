@@ -10,7 +10,7 @@ const router = { refresh: () => {}, push: jest.fn() };
 jest.unstable_mockModule("next/navigation", () => ({ useRouter: () => router }));
 const { BenchPage } = await import("./BenchPage");
 
-const run = (more: Partial<Run>): Run => ({ job: 1, name: "stop", op: "crosscut-1", station: "table saw", unit: 0, who: [0], startsAt: 0, endsAt: 60, minutes: 60, wait: 0, pieces: 3, begin: 0, all: 3, lot: 0, lots: 1, setUps: 1, title: "Crosscut to length", of: "sides", settings: [{ kind: "stop", value: inch(19, 1, 8) }], guess: true, caution: "Guard on.", ...more }); // prettier-ignore
+const run = (more: Partial<Run>): Run => ({ job: 1, name: "stop", op: "crosscut-1", station: "table saw", unit: 0, who: [0], startsAt: 0, endsAt: 60, minutes: 60, wait: 0, pieces: 3, begin: 0, all: 3, lot: 0, lots: 1, setUps: 1, title: "Crosscut to length", of: "sides", settings: [{ kind: "stop", value: inch(19, 1, 8) }], guess: true, kind: "Rip to width", setup: 5, each: 1.5, caution: "Guard on.", ...more }); // prettier-ignore
 const places = [{ name: "table saw", runs: [run({}), run({ name: "fence", title: "Rip to width", pieces: 9, settings: [{ kind: "fence", value: inch(9, 5, 8) }] })] }]; // prettier-ignore
 const jobs = [{ id: 1, name: "Heath estate", units: "in" as const }];
 

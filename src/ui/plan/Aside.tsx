@@ -4,7 +4,7 @@ import type { Run } from "@/core/plan/runs";
 import type { Gain, More } from "@/core/plan/whatif";
 import type { JobPlanned } from "@/core/plan/whole";
 import { Key } from "@/ui/parts/Key";
-import { clockDay, count, dayText } from "@/ui/parts/words";
+import { clockDay, count } from "@/ui/parts/words";
 
 const moreText = (of: More): { what: string; how: string } => {
   switch (of.more) {

@@ -1,5 +1,6 @@
 "use client";
 import Link from "next/link";
+import type { Learned } from "@/core/bench/times";
 import { type Length } from "@/core/length/length";
 import { otherwise, shopActText, type StoredShop, usualWorkshop, type Workshop } from "@/core/shop/shop";
 import { moneyText } from "@/core/money/money";
@@ -28,7 +29,7 @@ export interface Otherwise {
 type Lengths = { [K in keyof Workshop]: Workshop[K] extends Length ? K : never }[keyof Workshop];
 
 /** The workshop, once for all jobs: who is there and when, what the saw takes, what is weighed. */
-export function ShopPage({ stored, jobs }: { stored: StoredShop; jobs: Otherwise[] }) {
+export function ShopPage({ stored, jobs, learned }: { stored: StoredShop; jobs: Otherwise[]; learned: Learned[] }) {
   const { shop, keeping, problem, act } = useShop(stored);
   const { workshop: w, units } = shop;
   /** Nobody has said it yet: it is what most shops have. */
@@ -149,7 +150,7 @@ export function ShopPage({ stored, jobs }: { stored: StoredShop; jobs: Otherwise
           </section>
           <section aria-label="Minutes">
             <h2 className="small-head">Minutes</h2>
-            <MinutesList minutes={w.minutes} onSettle={(minutes) => set({ minutes })} />
+            <MinutesList minutes={w.minutes} learned={learned} onSettle={(minutes) => set({ minutes })} />
             <Wrong text={wrong("minutes")} />
           </section>
         </div>

@@ -22,7 +22,10 @@ afterEach(() => {
   cleanup();
   globalThis.fetch = ofServer;
 });
-const open = () => render(<ShopPage stored={kept} jobs={[{ id: 7, name: "Moor", workshop: { kerf: mm(3) } }]} />);
+/** What the bench has measured of rips. */
+const learned = [{ kind: "Rip to width", setup: 5, guess: 1.5, each: 1.8349, runs: 5, spread: 0.204, odd: [{ job: 7, name: "rip", pieces: 40, each: 7 }] }]; // prettier-ignore
+const open = () =>
+  render(<ShopPage stored={kept} jobs={[{ id: 7, name: "Moor", workshop: { kerf: mm(3) } }]} learned={learned} />);
 const field = (label: string) => screen.getByLabelText<HTMLInputElement>(label);
 const say = async (label: string, text: string) => {
   await user.clear(field(label));
@@ -134,3 +137,19 @@ test.each([
   ["8-25", undefined],
   ["mornings", undefined],
 ])("hours said as %s", (text, hours) => expect(readHours(text)).toEqual(hours)); // prettier-ignore
+
+test("what the bench has measured stands beside the guess with its runs and spread; it is taken by one press, and what is odd is asked about", async () => {
+  open();
+  const row = screen.getByText("Rip to width").closest("tr")!;
+  expect(row.textContent).toContain("at the bench 5 runs: 1.83 ± 0.2");
+  await user.click(screen.getByRole("button", { name: "Rip to width: take 1.83 minutes" }));
+  await waitFor(() => expect(kept.shop.workshop.minutes["Rip to width"]).toEqual({ setup: 5, each: 1.83 }));
+  const sent: unknown[] = [];
+  globalThis.fetch = (async (_: string, init: { body: string }) => {
+    sent.push(...(JSON.parse(init.body) as { events: { what: unknown }[] }).events.map((e) => e.what));
+    return { ok: true, status: 200, json: async () => ({ tallies: [] }) };
+  }) as unknown as typeof fetch;
+  await user.click(within(row).getByRole("button", { name: "leave it out" }));
+  await waitFor(() => expect(screen.queryByText(/is odd/)).toBeNull());
+  expect(sent).toEqual([{ do: "time", counts: false }]);
+});
