@@ -106,6 +106,16 @@ export async function serve({ port, host = "127.0.0.1", db, show = false }) {
   throw new Error("the server did not answer within a minute");
 }
 
+/** Starts the made-up calliper; a port that is taken is no reason not to go on. */
+export function calliperOn(port) {
+  const server = spawn("node_modules/.bin/tsx", ["src/standins/calliper/main.ts"], {
+    stdio: "ignore",
+    env: { ...env, CALLIPER_PORT: port },
+  });
+  process.once("exit", () => server.kill("SIGTERM"));
+  return { url: `http://127.0.0.1:${port}/stand-in`, server };
+}
+
 /** Starts the made-up suppliers; answers once they can be asked. A demo that fails to start takes them along. */
 export async function suppliersAt(settings) {
   const server = spawn("node_modules/.bin/tsx", ["src/standins/supplier/main.ts"], {

@@ -155,6 +155,7 @@ function samples(id: string): Sent[] {
     sent("plan/file/[file]", "GET", undefined, { file: "plan.ics" }, "who=0"),
     ...BENCH.map((what, n) => sent("bench", "POST", { events: [{ id: `s-1.${n}`, job: Number(id), name: "rip", at: 1e12, what }] })), // prettier-ignore
     sent("bench/follow", "GET"),
+    sent("bench/calliper", "GET"),
   ];
 }
 

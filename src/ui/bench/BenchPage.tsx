@@ -5,8 +5,8 @@ import { type ReactNode, useCallback, useEffect, useRef, useState } from "react"
 import { type Advice, adviceOf, driftOf, targetOf, toleranceOf } from "@/core/bench/check";
 import { SPOILED, STOPPED, type Tally } from "@/core/bench/events";
 import { settingText } from "@/core/feature/say";
-import { lengthText } from "@/core/length/format";
-import { type Length, nm, type Units } from "@/core/length/length";
+import { lengthText, mmText } from "@/core/length/format";
+import { type Length, mm, nm, type Units } from "@/core/length/length";
 import type { Run } from "@/core/plan/runs";
 import { Fresh } from "@/ui/parts/Fresh";
 import { Key } from "@/ui/parts/Key";
@@ -14,7 +14,7 @@ import { LengthField } from "@/ui/parts/LengthField";
 import { Measure } from "@/ui/parts/Measure";
 import { clockDay, clockTime, count, duration } from "@/ui/parts/words";
 import { Chart } from "./Chart";
-import { useBench } from "./useBench";
+import { useBench, useCalliper } from "./useBench";
 
 /** A place to work, and what is planned there. */
 export interface Place {
@@ -91,6 +91,9 @@ export function BenchPage({ visit, places, jobs, tallies, at }: { visit: string;
   );
 } // prettier-ignore
 
+/** Nearer to nought than this the calliper is closed; and further off its nought has slipped. */
+const [CLOSED, NOUGHT] = [mm(1), mm(0.03)];
+
 const keyOf = (r: Run) => `${r.job} ${r.name} ${r.begin}`;
 
 /** What is asked on the set-up just now. */
@@ -142,9 +145,24 @@ function SetUp({ run, next, place, done, job, bench, hold, goOn }: { hold(): voi
       else return;
       e.preventDefault();
     };
+    // The whole screen is the button.
+    const touch = (e: MouseEvent) => {
+      if (!asks && e.target instanceof HTMLElement && e.target.closest("main") && !e.target.closest("button, a, input")) more(); // prettier-ignore
+    };
     window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
+    window.addEventListener("click", touch);
+    return () => {
+      window.removeEventListener("keydown", press);
+      window.removeEventListener("click", touch);
+    };
   });
+  /** What the calliper read when it was closed. */
+  const [closed, setClosed] = useState<Length | null>(null);
+  const measured = (value: Length) => {
+    tell({ do: "measure", target: target!.value, value, tolerance: tolerance! });
+    setAsks(null);
+  };
+  const line = useCalliper(asks === "measure", (value) => (Math.abs(value) < CLOSED ? setClosed(value) : measured(value)));
   const target = targetOf(run.settings);
   const tolerance = target && toleranceOf(target as never);
   const values = t.measured.filter((m) => m.target === target?.value).map((m) => m.value);
@@ -159,9 +177,6 @@ function SetUp({ run, next, place, done, job, bench, hold, goOn }: { hold(): voi
       </header>
       <main
         className="grid flex-1 cursor-pointer grid-cols-1 gap-x-10 gap-y-4 px-7 py-5 lg:grid-cols-[minmax(0,1fr)_380px]"
-        onClick={(e) => {
-          if (!asks && e.target instanceof HTMLElement && !e.target.closest("button, a, input")) more();
-        }}
       >
         <div>
           <Settings run={run} units={units} />
@@ -215,9 +230,14 @@ function SetUp({ run, next, place, done, job, bench, hold, goOn }: { hold(): voi
             <label className="block text-[1.4rem]">
               <span className="block">What it measures</span>
               <span className="block border-[3px] border-ink p-3 text-[2.4rem]" ref={(el) => el?.querySelector("input")?.focus()}>
-                <LengthField value={null} units={units} label="What it measures" onSettle={(value) => { tell({ do: "measure", target: target!.value, value, tolerance: tolerance! }); setAsks(null); }} />
+                <LengthField value={null} units={units} label="What it measures" onSettle={measured} />
               </span>
-              <span className="text-[1rem] text-soft">enter keeps it, esc goes back</span>
+              <span className="text-[1rem] text-soft">enter keeps it, esc goes back; {line === "open" ? "a reading of the calliper lands here" : line === "lost" ? "the calliper is not heard: type what it shows" : "looking for the calliper …"}</span>
+            {closed !== null && (
+                <span className={`block text-[1.13rem] font-semibold ${Math.abs(closed) > NOUGHT ? "text-madder" : "text-spruce"}`}>
+                  {Math.abs(closed) > NOUGHT ? `Closed it reads ${closed < 0 ? "−" : ""}${mmText(nm(Math.abs(closed)))} mm: set it to nought, then measure` : "Closed it reads nought: measure"}
+                </span>
+              )}
             </label>
           ) : (
             <>

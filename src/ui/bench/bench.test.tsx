@@ -26,6 +26,15 @@ beforeEach(() => {
     return { ok: true, status: 200, json: async () => ({ tallies: [...talliesOf([...kept.values()], 0).values()] }) };
   }) as never;
 });
+/** The line of the calliper, as a page listens to it. */
+const line: { hear(e: { data: string }): void } = { hear: () => undefined };
+globalThis.EventSource = class {
+  constructor(private readonly at: string) {}
+  addEventListener(_: string, hear: (e: { data: string }) => void) {
+    if (this.at.endsWith("calliper")) line.hear = hear;
+  }
+  close() {}
+} as never;
 afterEach(cleanup);
 const page = (tallies: Tally[] = []) => render(<BenchPage visit="v" places={places} jobs={jobs} tallies={tallies} at="table saw" />); // prettier-ignore
 const press = (key: string) => act(async () => void fireEvent.keyDown(window, { key }));
@@ -84,6 +93,15 @@ test("the first piece is held against its target: nudge, then good; a spoiled on
   await act(async () => void fireEvent.keyDown(again, { key: "Enter" }));
   expect(screen.getByText("good, carry on")).toBeTruthy();
   expect(screen.getByRole("img", { name: /2 pieces measured/ })).toBeTruthy();
+  // A reading of the calliper lands in the field that waits; closed, it says whether its nought has slipped.
+  await press("m");
+  const says = (heard: object) => act(async () => line.hear({ data: JSON.stringify(heard) }));
+  await says({ line: "open" });
+  expect(screen.getByText(/a reading of the calliper lands here/)).toBeTruthy();
+  await says({ value: 120_000 });
+  expect(screen.getByText("Closed it reads 0.1 mm: set it to nought, then measure")).toBeTruthy();
+  await says({ value: inch(19, 1, 8) });
+  expect(screen.getByRole("img", { name: /3 pieces measured/ })).toBeTruthy();
   await press("s");
   await act(async () => void fireEvent.click(screen.getByText("knot")));
   expect(screen.getByText(/1 spoiled piece/)).toBeTruthy();

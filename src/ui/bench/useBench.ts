@@ -1,6 +1,7 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { type BenchEvent, type Tally, tallyKey } from "@/core/bench/events";
+import type { Length } from "@/core/length/length";
 import { useFollow } from "@/ui/desk/useFollow";
 import { forget, nextKey, remember, screenName, waitingFor } from "@/ui/desk/waiting";
 import { askServer, NoAnswer } from "@/ui/parts/askServer";
@@ -38,8 +39,9 @@ export function useBench(told: Tally[], changed: () => void) {
   const busy = useRef(false);
   const last = useRef(0);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const onward = useRef<() => void>(() => undefined);
   useEffect(() => setTallies(new Map(told.map((t) => [tallyKey(t), t]))), [told]);
-  useFollow(AT, useCallback(() => changed(), [changed])); // prettier-ignore
+  useFollow(AT, changed);
 
   const send = useCallback(async () => {
     if (busy.current) return;
@@ -58,11 +60,14 @@ export function useBench(told: Tally[], changed: () => void) {
     } catch (e) {
       setLost((e as Error).message);
       // What the server refuses it refuses again: it is kept, and said.
-      if (e instanceof NoAnswer) timer.current = setTimeout(() => void send(), AGAIN);
+      if (e instanceof NoAnswer) timer.current = setTimeout(() => onward.current(), AGAIN);
     } finally {
       busy.current = false;
     }
   }, []);
+  useEffect(() => {
+    onward.current = () => void send();
+  }, [send]);
   const happened = useCallback(
     (of: { job: number; name: string }, what: BenchEvent["what"]) => {
       const screen = screenName();
@@ -91,3 +96,26 @@ export function useBench(told: Tally[], changed: () => void) {
     withHere(tallies.get(tallyKey(run)), pending.filter((e) => e.job === run.job && e.name === run.name)); // prettier-ignore
   return { of, minutes: (run: { job: number; name: string }) => tallies.get(tallyKey(run))?.minutes ?? 0, happened, waiting: pending.length, lost };
 } // prettier-ignore
+
+/** What the calliper says while a field waits for it: each reading, and whether its line is open. */
+export function useCalliper(waits: boolean, read: (value: Length) => void): "open" | "lost" | null {
+  const [line, setLine] = useState<"open" | "lost" | null>(null);
+  const told = useRef(read);
+  useEffect(() => {
+    told.current = read;
+  });
+  useEffect(() => {
+    if (!waits || typeof EventSource === "undefined") return undefined;
+    const source = new EventSource("/api/bench/calliper");
+    source.addEventListener("message", (e: MessageEvent<string>) => {
+      const heard = JSON.parse(e.data) as { value: Length } | { line: "open" | "lost" };
+      if ("line" in heard) setLine(heard.line);
+      else told.current(heard.value);
+    });
+    return () => {
+      source.close();
+      setLine(null);
+    };
+  }, [waits]);
+  return line;
+}
