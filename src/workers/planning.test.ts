@@ -18,12 +18,15 @@ import { everything } from "@/core/plan/tests/everything";
 import { USUAL_WORKSHOP } from "@/core/shop/shop";
 import { standingOf } from "@/core/today/standing";
 import { operations } from "@/core/work/operations";
+import { HAZARDOUS_STATIONS } from "@/core/feature/machine";
+import type { Run } from "@/core/plan/runs";
+import { benchStore } from "@/store/bench";
 import { jobStore } from "@/store/jobs";
 import { planStore } from "@/store/plans";
 import { purchaseStore } from "@/store/purchases";
 import { shopStore } from "@/store/shop";
 import { openDatabase } from "@/store/database";
-import { factsOf, shownPlan } from "./planning";
+import { benchesOf, factsOf, shownPlan } from "./planning";
 
 const MONDAY = dayStart("2027-02-08");
 const TODAY = "2027-02-08";
@@ -93,6 +96,37 @@ test("a plan is put forward, stands when it is let, is stale when a job changes,
   jobStore(db).archive(ids[1]!, true);
   const { whole } = factsOf(db, MONDAY, TODAY);
   expect(replan(whole, store.standing()!.plan).plan.jobs.map((j) => j.job)).toEqual([ids[0]]);
+});
+
+test("the bench is led by the plan, every cut with its caution; what is counted there is done in the plan, and what it fell behind with moves", () => {
+  const { db, ids } = shopWith(job("Four", [line("body", 4)]));
+  const { whole, facts } = factsOf(db, MONDAY, TODAY);
+  const store = planStore(db);
+  store.stand(
+    store.putForward(
+      planWhole(whole, 1, () => false),
+      facts,
+    ),
+  );
+  const { places, tallies } = benchesOf(db, MONDAY, TODAY);
+  const saw = places.find((p) => p.name === "table saw")!;
+  expect(saw.runs.map((r) => r.startsAt)).toEqual(saw.runs.map((r) => r.startsAt).toSorted((a, b) => a - b));
+  // Every operation at a station that can hurt carries its caution to the bench.
+  for (const { runs } of places)
+    for (const r of runs)
+      if (HAZARDOUS_STATIONS.includes(r.station)) expect([r.title, r.caution]).toEqual([r.title, expect.stringMatching(/manual, local rules and licensed practice/)]); // prettier-ignore
+  expect(tallies).toEqual([]);
+  const [first, second] = saw.runs as [Run, Run];
+  const bench = benchStore(db);
+  bench.add([{ id: "a.1", job: ids[0]!, name: first.name, at: 1, what: { do: "count", n: first.all } }], 0);
+  expect(benchesOf(db, MONDAY, TODAY).tallies).toMatchObject([{ name: first.name, made: first.all }]);
+  // Nothing is stale: counting changes no plan by itself. At noon the second has not begun, and moves.
+  expect(shownPlan(db, MONDAY, TODAY).stale).toBe(false);
+  const noon = factsOf(db, first.startsAt + 240, TODAY).whole;
+  const { moved, plan } = replan(noon, store.standing()!.plan);
+  expect(moved.map((m) => m.name)).toContain(second.name);
+  expect(moved.map((m) => m.name)).not.toContain(first.name);
+  expect(broken(noon, plan.blocks.filter((b) => b.startsAt >= noon.now), 0).filter((w) => /same at once|at one station|not in/.test(w))).toEqual([]); // prettier-ignore
 });
 
 /** The operations of a made-up job, laid out as far as it is at once. */

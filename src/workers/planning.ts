@@ -224,6 +224,7 @@ export function benchesOf(db: Db, now: number, today: string) {
   return {
     places: places.toSorted((a, b) => a.runs[0]!.startsAt - b.runs[0]!.startsAt),
     jobs: jobs.map(({ id, name, units }) => ({ id, name, units })),
+    version: benchStore(db).version(),
     tallies: [...benchStore(db).tallies(Date.now()).values()],
   };
 }

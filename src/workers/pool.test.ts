@@ -6,7 +6,11 @@ import { inShop, NOTHING_AROUND } from "@/core/job/inshop";
 import { emptyJob } from "@/core/job/job";
 import { layoutRequest } from "@/core/job/ask";
 import { workJob } from "@/core/job/worked";
-import { askLayout, askStanding, closePool } from "./pool";
+import { dayStart } from "@/core/plan/calendar";
+import { broken, work } from "@/core/plan/tests/shop";
+import type { WholeAsk } from "@/core/plan/whole";
+import { USUAL_WORKSHOP } from "@/core/shop/shop";
+import { askGains, askLayout, askMended, askPlan, askStanding, closePool } from "./pool";
 import { workerBuilt } from "./tests/built";
 
 beforeAll(workerBuilt);
@@ -89,3 +93,21 @@ test("where a job stands is what its own pages say: the same layout, worked out 
   expect(standing).toMatchObject({ lines: 1, stops: 0, missing: 0, yard: 0, buy: laid.count, sawn: 0 });
   expect(standing.ready! >= "2027-02-08").toBe(true);
 });
+
+test("the shop is planned on a worker, told as it gets better, and stopped with the best so far; mended, and weighed up, there too", async () => {
+  const now = dayStart("2027-02-08");
+  const saw = (id: string, n: number) => work(id, { station: "table saw", pieces: 40, each: 3, setup: 10, kind: `rip ${n}` });
+  const jobs = Array.from({ length: 8 }, (_, j) => ({ job: j + 1, from: now, due: now + 1440 * (2 + j), work: [saw("a", j), saw("b", j % 3), work("glue", { station: "clamps", pieces: 40, each: 5, wait: 45, after: ["a", "b"] })] })); // prettier-ignore
+  const whole: WholeAsk = { jobs, shop: { ...USUAL_WORKSHOP, people: 2 }, now };
+  const enough = new AbortController();
+  const heard: number[] = [];
+  const plan = await askPlan({ whole, seed: 1 }, { enough: enough.signal, hear: (p) => (heard.push(p.finish), enough.abort()) }); // prettier-ignore
+  expect([heard.length > 0, broken(whole, plan.blocks)]).toEqual([true, []]);
+  const closed = { ...whole, shop: { ...whole.shop, closed: ["2027-02-09"] } };
+  const mended = await askMended({ whole: closed, was: plan, puts: [] });
+  expect([mended.moved.length > 0, broken(closed, mended.plan.blocks)]).toEqual([true, []]);
+  const told: number[] = [];
+  const gains = await askGains({ whole, plan }, { hear: (g) => told.push(g.length) });
+  expect(told).toEqual(gains.map((_, i) => i + 1));
+  expect(gains.every((g) => g.gainedFinish >= 0 && g.gainedLate >= 0)).toBe(true);
+}, 240_000); // prettier-ignore

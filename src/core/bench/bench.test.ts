@@ -57,6 +57,8 @@ test("drift is called while every piece is still good, and scatter is not called
   // The line as a statistics library has it reaches the tolerance so many pieces after the last.
   const left = Math.ceil((1 - (line.b + line.m * 4)) / line.m);
   expect(said(...rising)).toEqual({ say: "drifts", way: 1, left });
+  // A first piece that was off, and was set again, is no part of the run after it.
+  expect(said(2, ...rising)).toEqual(said(...rising));
   expect(said(0, -0.6, -0.7)).toMatchObject({ say: "drifts", way: -1 });
   expect(said(0, 0.6, -0.6)).toEqual({ say: "few" });
   expect([said(), said(0.1), said(0, 1.2)]).toEqual([{ say: "few" }, { say: "few" }, { say: "off", way: 1 }]);

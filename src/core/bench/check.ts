@@ -44,7 +44,9 @@ const [FEW, LOOK] = [4, 8];
  * quarter are not; and a line through the last pieces that leaves the tolerance within as many more (least squares).
  */
 export function driftOf(values: Length[], target: Length, tolerance: Length): Drift {
-  const off = values.map((v) => (v - target) / tolerance);
+  const all = values.map((v) => (v - target) / tolerance);
+  // What was off was set again: a new run begins with the next.
+  const off = all.slice(all.slice(0, -1).findLastIndex((v) => Math.abs(v) > 1) + 1);
   const last = off.at(-1);
   if (last === undefined) return { say: "few" };
   if (Math.abs(last) > 1) return { say: "off", way: last > 0 ? 1 : -1 };

@@ -32,9 +32,9 @@ interface Job {
 const STEPS = [1, 2, 4, 8, 10];
 
 /** The bench: where to work, then one set-up after another. */
-export function BenchPage({ visit, places, jobs, tallies, at }: { visit: string; places: Place[]; jobs: Job[]; tallies: Tally[]; at: string | null }) {
+export function BenchPage({ visit, places, jobs, tallies, version, at }: { visit: string; places: Place[]; jobs: Job[]; tallies: Tally[]; version: number; at: string | null }) {
   const router = useRouter();
-  const bench = useBench(tallies, useCallback(() => router.refresh(), [router])); // prettier-ignore
+  const bench = useBench(tallies, version, useCallback(() => router.refresh(), [router])); // prettier-ignore
   const place = places.find((p) => p.name === at);
   const isDone = (r: Run) => bench.of(r).made >= r.begin + r.pieces;
   // What is on the screen stays there until somebody goes on: the last piece and one too many are not counted to what comes next.
@@ -273,7 +273,7 @@ function SetUp({ run, next, place, done, job, bench, hold, goOn }: { hold(): voi
 
 function Big({ children, onClick, k, act = false }: { children: ReactNode; onClick(): void; k?: string; act?: boolean }) {
   return (
-    <button onClick={onClick} className={`flex items-center justify-between px-5 text-left text-[1.5rem] font-bold ${act ? "min-h-[120px] bg-spruce text-[2.1rem] text-white" : "min-h-[68px] border-[3px] border-ink bg-white"}`}>
+    <button onClick={onClick} className={`flex items-center justify-between px-5 text-left text-[1.5rem] font-bold ${act ? "min-h-[110px] bg-spruce text-[2.1rem] text-white" : "min-h-[60px] border-[3px] border-ink bg-white"}`}>
       {children}
       {k && <Key k={k} />}
     </button>
@@ -288,7 +288,7 @@ function Settings({ run, units }: { run: Run; units: Units }) {
   return (
     <>
       <p className="text-[1.73rem]">{first.kind === "stop" ? "Stop at" : first.kind === "fence" ? "Fence at" : first.kind}</p>
-      <p className="my-2 text-[clamp(8rem,38vw,22rem)] lg:text-[clamp(7rem,22vw,15rem)] leading-[.95]">{said(first, "")}</p>
+      <p className="my-2 text-[clamp(8rem,32vw,20rem)] lg:text-[clamp(7rem,22vw,15rem)] leading-[.95]">{said(first, "")}</p>
       <p className="flex flex-wrap gap-x-8">
         {rest.map((s) => (
           <span key={s.kind}>

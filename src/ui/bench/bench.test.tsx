@@ -23,7 +23,11 @@ beforeEach(() => {
   globalThis.fetch = (async (_: string, how: { body: string }) => {
     if (away) throw new TypeError("no line");
     for (const e of (JSON.parse(how.body) as { events: BenchEvent[] }).events) kept.set(e.id, e);
-    return { ok: true, status: 200, json: async () => ({ tallies: [...talliesOf([...kept.values()], 0).values()] }) };
+    return {
+      ok: true,
+      status: 200,
+      json: async () => ({ version: kept.size, tallies: [...talliesOf([...kept.values()], 0).values()] }),
+    };
   }) as never;
 });
 /** The line of the calliper, as a page listens to it. */
@@ -36,7 +40,7 @@ globalThis.EventSource = class {
   close() {}
 } as never;
 afterEach(cleanup);
-const page = (tallies: Tally[] = []) => render(<BenchPage visit="v" places={places} jobs={jobs} tallies={tallies} at="table saw" />); // prettier-ignore
+const page = (tallies: Tally[] = []) => render(<BenchPage visit="v" places={places} jobs={jobs} tallies={tallies} version={0} at="table saw" />); // prettier-ignore
 const press = (key: string) => act(async () => void fireEvent.keyDown(window, { key }));
 const made = () => [...talliesOf([...kept.values()], 0).values()].map((t) => [t.name, t.made]);
 
@@ -78,6 +82,19 @@ test("with the line lost counts go on, on the screen at once, and are all there 
   expect(made()).toEqual([["stop", 2]]);
   expect(screen.queryByRole("status")).toBeNull();
   jest.useRealTimers();
+});
+
+test("a page the server made before it heard of the last counts takes none of them back; a newer one brings what another bench did", async () => {
+  const { rerender } = page();
+  await press(" ");
+  await press(" ");
+  const shown = () => screen.getByTestId("counted").textContent;
+  const made = (n: number): Tally => ({ job: 1, name: "stop", made: n, spoiled: [], measured: [], running: true, setUps: 1, minutes: 1 }); // prettier-ignore
+  const again = (version: number, n: number) => rerender(<BenchPage visit="v" places={places} jobs={jobs} tallies={[made(n)]} version={version} at="table saw" />); // prettier-ignore
+  again(1, 1);
+  expect(shown()).toBe("2");
+  again(9, 3);
+  expect(shown()).toBe("3");
 });
 
 test("the first piece is held against its target: nudge, then good; a spoiled one asks why", async () => {

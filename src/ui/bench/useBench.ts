@@ -31,7 +31,9 @@ export function withHere(
  * What happens at this bench: on the screen at once, sent in the order it happened, kept in the browser until the server has it, over a
  * lost line and a reload. Each has an id, so that nothing counts twice.
  */
-export function useBench(told: Tally[], changed: () => void) {
+export function useBench(told: Tally[], version: number, changed: () => void) {
+  /** What the server has said last: a page it made before that says nothing new. */
+  const newest = useRef(version);
   const [tallies, setTallies] = useState(() => new Map(told.map((t) => [tallyKey(t), t])));
   const [pending, setPending] = useState<BenchEvent[]>([]);
   const [lost, setLost] = useState<string | null>(null);
@@ -40,7 +42,11 @@ export function useBench(told: Tally[], changed: () => void) {
   const last = useRef(0);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const onward = useRef<() => void>(() => undefined);
-  useEffect(() => setTallies(new Map(told.map((t) => [tallyKey(t), t]))), [told]);
+  useEffect(() => {
+    if (version < newest.current) return;
+    newest.current = version;
+    setTallies(new Map(told.map((t) => [tallyKey(t), t])));
+  }, [told, version]);
   useFollow(AT, changed);
 
   const send = useCallback(async () => {
@@ -50,7 +56,8 @@ export function useBench(told: Tally[], changed: () => void) {
     try {
       while (row.current.length > 0) {
         const events = row.current.slice(0, TOGETHER);
-        const { tallies: now } = await askServer<{ tallies: Tally[] }>(AT, { method: "POST", body: { events } });
+        const { tallies: now, version: at } = await askServer<{ tallies: Tally[]; version: number }>(AT, { method: "POST", body: { events } });
+        newest.current = Math.max(newest.current, at);
         setTallies((all) => new Map([...all, ...now.map((t): [string, Tally] => [tallyKey(t), t])]));
         row.current = row.current.slice(events.length);
         setPending(row.current);

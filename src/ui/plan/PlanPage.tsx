@@ -71,7 +71,7 @@ export function PlanPage({ visit, shown }: { visit: string; shown: Shown }) {
   const changed = useCallback(() => router.refresh(), [router]);
   const plan = usePlan(shown.plan, shown.stale, changed);
   const { forward, working } = plan;
-  const drawn = forward?.plan ?? shown.plan;
+  const drawn = forward?.plan ?? plan.stands;
   const days = drawn?.days ?? NO_DAYS;
   const [by, setBy] = useState<By>("stations");
   const [span, setSpan] = useState<number>(SPANS[0]);
@@ -137,7 +137,7 @@ export function PlanPage({ visit, shown }: { visit: string; shown: Shown }) {
           </p>
         )}
         {!drawn ? (
-          <Begin shown={shown} working={working} anew={anew} enough={plan.enough} />
+          <Begin shown={shown} working={working?.what === "plan" ? working : null} anew={anew} enough={plan.enough} />
         ) : (
           <>
             <div className="flex flex-wrap items-baseline gap-x-6 gap-y-1">

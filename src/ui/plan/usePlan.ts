@@ -27,6 +27,8 @@ interface Working {
 /** What can be done with the plan of the shop. `changed` is told when another one stands. */
 export function usePlan(stands: RunPlan | null, stale: boolean, changed: () => void) {
   const [forward, setForward] = useState<Forward | null>(null);
+  /** Let stand just now: the page is still to be told by the server. */
+  const [stood, setStood] = useState<RunPlan | null>(null);
   const [puts, setPuts] = useState<Put[]>([]);
   const [gains, setGains] = useState<Gain[] | null>(null);
   const [working, setWorking] = useState<Working | null>(null);
@@ -79,6 +81,7 @@ export function usePlan(stands: RunPlan | null, stale: boolean, changed: () => v
   const stand = async (id: number, what: "stand" | "back") => {
     try {
       await askServer("/api/plan/stand", { method: "POST", body: { id, do: what } });
+      setStood(what === "stand" ? (forward?.plan ?? null) : null);
       setForward(null);
       setPuts([]);
       setGains(null);
@@ -124,6 +127,7 @@ export function usePlan(stands: RunPlan | null, stale: boolean, changed: () => v
   }, [stale]);
   return {
     forward,
+    stands: stood && stood.id > (stands?.id ?? 0) ? stood : stands,
     gains,
     working,
     problem,

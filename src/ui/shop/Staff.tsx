@@ -21,16 +21,22 @@ export function Staff({ workshop, onSettle }: { workshop: Workshop; onSettle(sta
   return (
     <div className="border-t border-rule py-1.5">
       {staff.map((p, i) => (
-        <div key={i} className="mb-2 grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 gap-y-1">
-          <TextField
-            label={`Title of person ${i + 1}`}
-            value={p.title}
-            onSettle={(t) => t.trim() && put(i, { title: t.trim() })}
-          />{" "}
-          {/* prettier-ignore */}
-          <button className="quiet" aria-label={`Take out ${p.title}`} onClick={() => onSettle(staff.filter((_, k) => k !== i))}>
+        <div
+          key={i}
+          className="mb-2 grid grid-cols-[5.5rem_minmax(0,1fr)] items-center justify-items-start gap-x-4 gap-y-1 border-b border-rule pb-2"
+        >
+          <span className="col-span-2 flex w-full items-baseline justify-between">
+            <TextField
+              label={`Title of person ${i + 1}`}
+              className="w-48 font-semibold"
+              value={p.title}
+              onSettle={(t) => t.trim() && put(i, { title: t.trim() })}
+            />{" "}
+            {/* prettier-ignore */}
+            <button className="quiet" aria-label={`Take out ${p.title}`} onClick={() => onSettle(staff.filter((_, k) => k !== i))}>
             take out
           </button>
+          </span>
           <span className={p.days ? "font-semibold" : "text-soft"}>days</span>
           <Days of={p.title} value={p.days ?? days} onSettle={(d) => d.length > 0 && put(i, { days: d })} />
           <span className={p.hours ? "font-semibold" : "text-soft"}>hours</span>
@@ -38,7 +44,7 @@ export function Staff({ workshop, onSettle }: { workshop: Workshop; onSettle(sta
           <span className="text-soft">days off</span>
           <Dates label={`Day off of ${p.title}`} value={p.off ?? []} onSettle={(off) => put(i, { off })} />
           <span className={p.works ? "font-semibold" : "text-soft"}>can work</span>
-          <span className="flex flex-wrap justify-end gap-1">
+          <span className="flex flex-wrap gap-1">
             {STATIONS.map((s) => (
               <button
                 key={s}

@@ -10,5 +10,7 @@ const body = z.strictObject({ events: z.array(benchEventSchema).min(1).max(500) 
 export const POST = (request: Request) =>
   answer(request, async () => {
     const { events } = await readBody(request, body);
-    return Response.json({ tallies: benchStore(database()).add(events, Date.now()) });
+    const store = benchStore(database());
+    const tallies = store.add(events, Date.now());
+    return Response.json({ tallies, version: store.version() });
   });
