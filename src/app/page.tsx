@@ -2,7 +2,7 @@ import { randomUUID } from "node:crypto";
 import { z } from "zod";
 import { isOpen } from "@/app/gate";
 import { fromKept } from "@/app/kept";
-import { today } from "@/app/today";
+import { clockNow, today } from "@/app/today";
 import { type Listed, nexts } from "@/core/today/todo";
 import { DAYS_KEPT } from "@/store/copies";
 import { database } from "@/store/database";
@@ -14,6 +14,7 @@ import { yardStore } from "@/store/yard";
 import { TodayPage } from "@/ui/today/TodayPage";
 import { wantedBy } from "@/core/purchase/wants";
 import { stillWanted } from "@/workers/buying";
+import { sawNow } from "@/workers/planning";
 import { freshen } from "@/workers/standings";
 
 /** So many jobs are listed at once; a search finds the rest. */
@@ -57,6 +58,8 @@ const Page = ({ searchParams }: { searchParams: Promise<Record<string, string | 
         q={q}
         archived={archived}
         shop={{ units: shop.units, people: shop.workshop.people, days: shop.workshop.days }}
+        saw={sawNow(db, clockNow())}
+        now={clockNow()}
         yard={{ empty: yardStore(db).lots().length === 0, counted: yardStore(db).lastCount() }}
         own={{ standards: standardStore(db).list(), designs: designStore(db).newest() }}
         usual={usual ? [usual] : ["langstroth-10"]}

@@ -88,6 +88,7 @@ export const jobStore = ofDatabase((db) => {
     takeAway: db.prepare("UPDATE job SET deleted_at = ? WHERE id = ?"),
     purge: db.prepare("DELETE FROM job WHERE deleted_at < ?"),
     standing: db.prepare("INSERT OR REPLACE INTO standing (job_id, version, day, data, work) VALUES (?, ?, ?, ?, ?)"),
+    workOf: db.prepare<[number], { work: string | null }>("SELECT work FROM standing WHERE job_id = ?"),
     work: db.prepare<
       [],
       {
@@ -256,6 +257,8 @@ export const jobStore = ofDatabase((db) => {
     /** Keeps where a job stands, as it was worked out from a version of it on a day. */
     keepStanding: (id: number, version: number, day: string, standing: Standing) =>
       void sql.standing.run(id, version, day, JSON.stringify({ ...standing, work: [] }), JSON.stringify(standing.work)),
+    /** The work in a job, as far as it is worked out. */
+    workOf: (id: number): Work[] => JSON.parse(sql.workOf.get(id)?.work ?? "[]") as Work[],
     /** What is open, and the work in it as far as that is worked out. */
     work: (): OpenWork[] =>
       sql.work.all().map(({ data, work, ...rest }) => ({ ...rest, standing: JSON.parse(data ?? "null") as Standing | null, work: JSON.parse(work ?? "null") as Work[] | null })), // prettier-ignore

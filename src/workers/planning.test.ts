@@ -26,7 +26,7 @@ import { planStore } from "@/store/plans";
 import { purchaseStore } from "@/store/purchases";
 import { shopStore } from "@/store/shop";
 import { openDatabase } from "@/store/database";
-import { benchesOf, factsOf, shownPlan } from "./planning";
+import { benchesOf, factsOf, sawNow, shownPlan } from "./planning";
 
 const MONDAY = dayStart("2027-02-08");
 const TODAY = "2027-02-08";
@@ -120,6 +120,13 @@ test("the bench is led by the plan, every cut with its caution; what is counted 
   const bench = benchStore(db);
   bench.add([{ id: "a.1", job: ids[0]!, name: first.name, at: 1, what: { do: "count", n: first.all } }], 0);
   expect(benchesOf(db, MONDAY, TODAY).tallies).toMatchObject([{ name: first.name, made: first.all }]);
+  // The first is made: the saw is set to the second.
+  expect(sawNow(db, MONDAY)).toMatchObject({
+    job: ids[0],
+    jobName: "Four",
+    title: second.title,
+    settings: second.settings,
+  });
   // Nothing is stale: counting changes no plan by itself. At noon the second has not begun, and moves.
   expect(shownPlan(db, MONDAY, TODAY).stale).toBe(false);
   const noon = factsOf(db, first.startsAt + 240, TODAY).whole;

@@ -5,7 +5,8 @@ import type { Put, Replanned } from "@/core/plan/replan";
 import { type Run, runsOf } from "@/core/plan/runs";
 import { handsOf, hoursOn } from "@/core/shop/shop";
 import type { PlanShop, ToPlan, Work } from "@/core/plan/tasks";
-import type { WholeAsk, WholePlan } from "@/core/plan/whole";
+import { tallyKey } from "@/core/bench/events";
+import type { Block, WholeAsk, WholePlan } from "@/core/plan/whole";
 import { dueOf, type Purchase } from "@/core/purchase/purchase";
 import { thingKey } from "@/core/purchase/thing";
 import { benchStore } from "@/store/bench";
@@ -230,3 +231,32 @@ export function benchesOf(db: Db, now: number, today: string) {
 }
 
 const push = <T>(lists: Map<string, T[]>, key: string, value: T) => void lists.set(key, [...(lists.get(key) ?? []), value]); // prettier-ignore
+
+/** What the saw stands at by the plan, or is set to next. */
+export interface SawNow {
+  job: number;
+  jobName: string;
+  units: "in" | "mm";
+  title: string;
+  of: string;
+  pieces: number;
+  settings: Work["settings"];
+  startsAt: number;
+  endsAt: number;
+}
+
+/** What the first saw stands at: the first that is planned there, is not over and is not made; nothing without a plan. */
+export function sawNow(db: Db, now: number): SawNow | null {
+  const kept = planStore(db).standing();
+  if (!kept) return null;
+  const tallies = benchStore(db).tallies(0);
+  const made = (b: Block) => (tallies.get(tallyKey(b))?.made ?? 0) >= b.pieces[1];
+  const store = jobStore(db);
+  const open = new Map(store.list().map((j) => [j.id, j]));
+  const here = kept.plan.blocks.filter((b) => b.station === "table saw" && b.unit === 0 && open.has(b.job));
+  const block = here.find((b) => b.endsAt > now && !made(b));
+  const w = block && store.workOf(block.job).find((x) => x.id === block.op);
+  if (!block || !w) return null;
+  const { units } = store.load(block.job).job;
+  return { job: block.job, jobName: open.get(block.job)!.name, units, title: w.name, of: w.of ?? "", pieces: block.pieces[1] - block.pieces[0], settings: w.settings, startsAt: block.startsAt, endsAt: block.endsAt }; // prettier-ignore
+}

@@ -7,7 +7,9 @@ import type { Units } from "@/core/length/length";
 import type { Listed, Next } from "@/core/today/todo";
 import { useFollow } from "@/ui/desk/useFollow";
 import { Fresh } from "@/ui/parts/Fresh";
-import { count, dayText } from "@/ui/parts/words";
+import { clockDay, clockTime, count, dayText } from "@/ui/parts/words";
+import { Measure } from "@/ui/parts/Measure";
+import type { Setting } from "@/core/feature/machine";
 import { ShopTop } from "@/ui/top/ShopTop";
 import { Jobs } from "./Jobs";
 import { StartField } from "./StartField";
@@ -28,6 +30,8 @@ export function TodayPage({
   q,
   archived,
   shop,
+  saw,
+  now,
   yard,
   own,
   usual,
@@ -45,6 +49,10 @@ export function TodayPage({
   q: string;
   archived: boolean;
   shop: { units: Units; people: number; days: number[] };
+  /** What the saw stands at by the plan; nothing without one. */
+  saw: AtTheSaw | null;
+  /** Clock minutes. */
+  now: number;
   yard: { empty: boolean; counted: string | null };
   own: MakersOwn;
   usual: string[];
@@ -87,6 +95,7 @@ export function TodayPage({
       </ShopTop>
       <main className="px-5 pt-4 pb-10">
         <StartField day={day} own={own} usual={usual} big={none} />
+        {saw && <Saw saw={saw} now={now} />}
         {!none && (
           <div className="mt-3 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.25fr)]">
             <section aria-label="Next, and why">
@@ -176,3 +185,42 @@ const GO: Record<Next["at"], string> = {
   run: "to the bench",
   prove: "measure",
 };
+
+/** What the saw is set to, for which job. */
+interface AtTheSaw {
+  job: number;
+  jobName: string;
+  units: Units;
+  title: string;
+  of: string;
+  pieces: number;
+  settings: Setting[];
+  startsAt: number;
+  endsAt: number;
+}
+
+/** What the saw stands at now, or is set to next, with its setting to be read across the shop. */
+function Saw({ saw, now }: { saw: AtTheSaw; now: number }) {
+  const running = saw.startsAt <= now;
+  return (
+    <section aria-label="The saw" className="mt-3 flex flex-wrap items-center gap-x-6 gap-y-1 border-y-2 border-ink py-2">
+      <span className="text-soft">{running ? "The saw stands at" : `The saw is next set to, ${clockDay(saw.startsAt)} ${clockTime(saw.startsAt)}`}</span>
+      {saw.settings.map((s) => (
+        <span key={s.kind} className="flex items-baseline gap-1.5">
+          <span className="text-[.87rem] text-soft">{s.kind}</span>
+          {s.kind === "angle" ? <b className="text-[1.6rem]">{s.degrees}°</b> : <Measure value={s.value} units={saw.units} className="text-[1.9rem] leading-none font-semibold" />}
+        </span>
+      ))}
+      <span>
+        {saw.title}, <span className="font-mono">{saw.pieces}</span> {saw.of} ·{" "}
+        <Link prefetch={false} href={`/jobs/${saw.job}/run`}>
+          {saw.jobName}
+        </Link>
+        {running && <span className="text-soft"> until {clockTime(saw.endsAt)}</span>}
+      </span>
+      <Link prefetch={false} href="/bench?at=table%20saw" className="act ml-auto inline-flex min-h-[44px] items-center no-underline">
+        To the bench
+      </Link>
+    </section>
+  );
+} // prettier-ignore

@@ -1,6 +1,7 @@
 /** @jest-environment jsdom */
 import { jest } from "@jest/globals";
 import { cleanup, render, screen, waitFor, within } from "@testing-library/react";
+import { inch } from "@/core/length/length";
 import userEvent from "@testing-library/user-event";
 import type { Standing } from "@/core/today/standing";
 import { type Listed, nexts } from "@/core/today/todo";
@@ -41,7 +42,10 @@ const done: Standing = { lines: 2, stops: 0, missing: 0, yard: 0, buy: 0, sawn: 
 const job = (id: number, name: string, standing: Partial<Standing> | null, more: Partial<Listed> = {}): Listed => ({
   id, name, what: "40 deep bodies", customer: null, due: "2027-02-23", standing: standing && { ...done, ...standing }, fresh: true, ...more,
 }); // prettier-ignore
-const open = (jobs: Listed[], more: { archived?: boolean } = {}) =>
+const open = (
+  jobs: Listed[],
+  more: { archived?: boolean; saw?: Parameters<typeof TodayPage>[0]["saw"]; now?: number } = {},
+) =>
   render(
     <TodayPage
       visit={`visit ${++visits}`}
@@ -54,6 +58,8 @@ const open = (jobs: Listed[], more: { archived?: boolean } = {}) =>
       q=""
       archived={more.archived ?? false}
       shop={{ units: "in", people: 3, days: [1, 2, 3, 4, 5] }}
+      saw={more.saw ?? null}
+      now={more.now ?? 0}
       yard={{ empty: false, counted: "2027-02-01T08:00:00.000Z" }}
       own={{ standards: [], designs: [] }}
       usual={["langstroth-10"]}
@@ -128,4 +134,19 @@ test("a job is taken away and brought back, put by, and another is started like 
   ]);
   await user.type(screen.getByLabelText("Find a job"), "moor & heath");
   await waitFor(() => expect(went.at(-1)).toBe("/?q=moor+%26+heath"));
+});
+
+test("what the saw stands at by the plan is there to be read across the shop, or what it is set to next; without a plan there is nothing", () => {
+  const at = Date.parse("2027-02-08T08:00:00Z") / 60_000;
+  const saw = { job: 3, jobName: "Heath estate", units: "in" as const, title: "Rip to width", of: "strips", pieces: 96, settings: [{ kind: "fence" as const, value: inch(9, 5, 8) }], startsAt: at, endsAt: at + 140 }; // prettier-ignore
+  const said = (now: number) => {
+    open([job(3, "Heath estate", {})], { saw, now });
+    const text = screen.getByRole("region", { name: "The saw" }).textContent;
+    cleanup();
+    return text;
+  };
+  expect(said(at + 10)).toMatch(/stands at.*fence.*9 5\/8.*Rip to width, 96 strips · Heath estate until 10:20/);
+  expect(said(at - 60)).toMatch(/next set to, Mon 8 Feb 08:00/);
+  open([job(3, "Heath estate", {})]);
+  expect(screen.queryByRole("region", { name: "The saw" })).toBeNull();
 });
