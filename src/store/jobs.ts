@@ -107,6 +107,9 @@ export const jobStore = ofDatabase((db) => {
     usual: db.prepare<[], { standard: string }>(
       "SELECT standard FROM job_line GROUP BY standard ORDER BY count(*) DESC LIMIT 1",
     ),
+    items: db.prepare<[], { job: number; item: string; size: string }>(
+      "SELECT DISTINCT job_id AS job, item, size FROM job_line",
+    ),
     lines: db.prepare<[number], { item: string; standard: string; size: string; quantity: number; options: string }>(
       "SELECT item, standard, size, quantity, options FROM job_line WHERE job_id = ? ORDER BY place",
     ),
@@ -257,6 +260,8 @@ export const jobStore = ofDatabase((db) => {
     /** Keeps where a job stands, as it was worked out from a version of it on a day. */
     keepStanding: (id: number, version: number, day: string, standing: Standing) =>
       void sql.standing.run(id, version, day, JSON.stringify({ ...standing, work: [] }), JSON.stringify(standing.work)),
+    /** What is made in each job. */
+    items: () => sql.items.all(),
     /** The work in a job, as far as it is worked out. */
     workOf: (id: number): Work[] => JSON.parse(sql.workOf.get(id)?.work ?? "[]") as Work[],
     /** What is open, and the work in it as far as that is worked out. */

@@ -3,6 +3,7 @@ import { DAY, dayOf, dayStart } from "@/core/plan/calendar";
 import { dueEnd } from "@/core/plan/plan";
 import type { Put, Replanned } from "@/core/plan/replan";
 import { type Run, runsOf } from "@/core/plan/runs";
+import { type Occasion, occasionOf, type Week, yearOf } from "@/core/plan/season";
 import { handsOf, hoursOn } from "@/core/shop/shop";
 import type { PlanShop, ToPlan, Work } from "@/core/plan/tasks";
 import { tallyKey } from "@/core/bench/events";
@@ -26,6 +27,8 @@ export interface PlannedJob {
   units: "in" | "mm";
   due: string | null;
   work: Work[];
+  /** What in the bees' year it has to be ready for. */
+  for: Occasion[];
 }
 /** A job that cannot be planned yet, and why. */
 export interface LeftOut {
@@ -67,13 +70,16 @@ export function factsOf(db: Db, now: number, today: string): Facts {
     const mine = coming.filter((c) => c.job === j.id && c.on);
     return { job: j.id, from: j.start ? dayStart(j.start) : 0, due: dueEnd(j.due ?? undefined), work: j.work!, comes: comesTo(j.work!, mine) }; // prettier-ignore
   });
+  const occasions = new Map<number, Set<Occasion>>();
+  for (const { job, ...line } of store.items())
+    occasions.set(job, (occasions.get(job) ?? new Set()).add(occasionOf(line)));
   const made: Record<number, Record<string, number>> = {};
   for (const t of benchStore(db).tallies(0).values()) (made[t.job] ??= {})[t.name] = t.made;
   const facts = createHash("sha256").update(JSON.stringify({ jobs, shop })).digest("base64url"); // prettier-ignore
   return {
     whole: { jobs, shop, now, made },
     facts,
-    jobs: planned.map(({ id, name, customer, units, due, work }) => ({ id, name, customer, units, due, work: work! })),
+    jobs: planned.map(({ id, name, customer, units, due, work }) => ({ id, name, customer, units, due, work: work!, for: [...(occasions.get(id) ?? [])] })), // prettier-ignore
     left: open.flatMap((j) => {
       const why = whyNot(j);
       return why === undefined ? [] : [{ id: j.id, name: j.name, why }];
@@ -173,6 +179,8 @@ export interface ShownPlan {
   old: number[];
   people: { title: string }[];
   plan: RunPlan | null;
+  /** The year ahead of it, week by week. */
+  year: Week[];
   /** Another stood before it, to go back to. */
   hasEarlier: boolean;
   /** Something it was made from has changed. */
@@ -199,6 +207,7 @@ export function shownPlan(db: Db, now: number, today: string): ShownPlan {
     old,
     people,
     plan,
+    year: yearOf(plan?.runs ?? [], whole.shop, now),
     hasEarlier: store.hasEarlier(),
     stale: kept !== undefined && kept.facts !== facts,
   };

@@ -12,6 +12,8 @@ import { ShopTop } from "@/ui/top/ShopTop";
 import { Aside, lateDays } from "./Aside";
 import { Board, dayTime, type Names, runText } from "./Board";
 import { DaySheet } from "./DaySheet";
+import type { Occasion, Week } from "@/core/plan/season";
+import { Year } from "./Year";
 import { lanesOf, type OpenDay, type PlanRow, scaleOf } from "./places";
 import { type Forward, type RunPlan, usePlan } from "./usePlan";
 
@@ -19,12 +21,13 @@ import { type Forward, type RunPlan, usePlan } from "./usePlan";
 interface Shown {
   now: number;
   today: string;
-  jobs: { id: number; name: string; customer: string | null; units: Units; due: string | null }[];
+  jobs: { id: number; name: string; customer: string | null; units: Units; due: string | null; for: Occasion[] }[];
   left: { id: number; name: string; why: string }[];
   coming: { purchase: number; from: string; job: number; what: string; on?: string }[];
   old: number[];
   people: { title: string }[];
   plan: RunPlan | null;
+  year: Week[];
   hasEarlier: boolean;
   stale: boolean;
 }
@@ -32,7 +35,7 @@ interface Shown {
 /** What is set at a station, or what it is limited by. */
 const UNDER: Partial<Record<string, string>> = { "table saw": "fence or stop", planer: "take off", "band saw": "fence", drill: "from edge", clamps: "held while glue sets", finish: "dries at night" }; // prettier-ignore
 
-const BY = ["stations", "jobs", "people"] as const;
+const BY = ["stations", "jobs", "people", "the year"] as const;
 type By = (typeof BY)[number];
 /** So many days are seen at once: a week, or a month. */
 const SPANS = [5, 20] as const;
@@ -182,7 +185,7 @@ export function PlanPage({ visit, shown }: { visit: string; shown: Shown }) {
             <div className="mt-1 flex flex-wrap items-center gap-x-1">
               {BY.map((b) => (
                 <button key={b} aria-pressed={b === by} onClick={() => setBy(b)} className={`min-h-[44px] border-0 border-b-2 bg-transparent px-2 ${b === by ? "border-spruce font-semibold" : "border-transparent"}`}>
-                  by {b}
+                  {b === "the year" ? b : `by ${b}`}
                 </button>
               ))}
               <Key k="v" />
@@ -204,6 +207,9 @@ export function PlanPage({ visit, shown }: { visit: string; shown: Shown }) {
             <div className="mt-1 grid grid-cols-1 gap-x-8 gap-y-5 lg:grid-cols-[minmax(0,1fr)_270px]">
               <div>
                 {forward && <Moves forward={forward} was={shown.plan} names={names} name={name} />}
+                {by === "the year" ? (
+                  <Year year={shown.year} jobs={shown.jobs} plan={drawn} now={shown.now} />
+                ) : (
                 <Board
                   scale={scale}
                   rows={rows}
@@ -216,6 +222,7 @@ export function PlanPage({ visit, shown }: { visit: string; shown: Shown }) {
                   choose={setChosen}
                   move={(r, at) => void plan.put({ job: r.job, name: r.name, lot: r.lot, lots: r.lots, at })}
                 />
+                )}
               </div>
               <Aside gains={plan.gains} working={working?.what === "gains"} weigh={() => void weigh()} enough={plan.enough} late={late} runs={runs!} left={shown.left} name={name} />
             </div>

@@ -18,7 +18,7 @@ const days = [0, 1, 2, 3, 4].map((d) => ({ day: `2027-02-${String(8 + d).padStar
 const run = (more: Partial<Run>): Run => ({ job: 1, name: "rip", op: "rip-1", station: "table saw", unit: 0, who: [0], startsAt: days[0]!.from, endsAt: days[0]!.from + 60, minutes: 60, wait: 0, pieces: 40, begin: 0, all: 40, lot: 0, lots: 1, setUps: 1, title: "Rip to width", of: "strips", settings: [{ kind: "fence", value: inch(9, 5, 8) }], guess: true, kind: "Rip to width", setup: 5, each: 1.5, caution: "Guard on.", ...more }); // prettier-ignore
 const glue = run({ name: "glue", op: "0/glue/1", station: "clamps", title: "Glue", pieces: 8, settings: [], startsAt: days[0]!.from + 60, endsAt: days[0]!.from + 120, wait: 45 }); // prettier-ignore
 const plan: RunPlan = { id: 7, now: MONDAY, runs: [run({}), glue], days, jobs: [{ job: 1, ready: days[1]!.from, due: MONDAY + 1440, late: days[1]!.from - MONDAY - 1440, bound: days[0]!.to }], finish: days[1]!.from, bound: days[0]!.to, boundBy: "the table saw", lateBound: 0, setUps: 1, lots: { first: 120, growth: 1, parts: 1, most: 240 } }; // prettier-ignore
-const shown = { now: MONDAY + 400, today: "2027-02-08", jobs: [{ id: 1, name: "Heath estate", customer: null, units: "in" as const, due: "2027-02-08" }], left: [{ id: 2, name: "Garden", why: "nothing is asked for yet" }], coming: [{ purchase: 4, from: "Mill", job: 1, what: "pine", on: "2027-02-09" }], old: [], people: [{ title: "sawyer" }], plan, hasEarlier: false, stale: false }; // prettier-ignore
+const shown = { now: MONDAY + 400, today: "2027-02-08", jobs: [{ id: 1, name: "Heath estate", customer: null, units: "in" as const, due: "2027-02-08", for: ["swarms" as const] }], left: [{ id: 2, name: "Garden", why: "nothing is asked for yet" }], coming: [{ purchase: 4, from: "Mill", job: 1, what: "pine", on: "2027-02-09" }], old: [], people: [{ title: "sawyer" }], plan, year: [{ day: "2027-02-08", load: 300, hours: 240 }, { day: "2027-02-15", load: 0, hours: 240 }], hasEarlier: false, stale: false }; // prettier-ignore
 const asked: { path: string; body: unknown }[] = [];
 /** A server that answers what it is told to. */
 function serve(answers: Record<string, object>) {
@@ -89,6 +89,16 @@ test("what has changed is mended and asked about; what moves nothing stands by i
   serve({});
   await act(async () => page({ stale: true }));
   expect(screen.getByRole("alert").textContent).toBe("no");
+});
+
+test("the year says what has to be ready before what, by region, and which weeks hold more work than hours", () => {
+  serve({});
+  page();
+  fireEvent.click(screen.getByRole("button", { name: "the year" }));
+  expect(screen.getByRole("img", { name: "The year ahead by weeks: 1 week with more work than hours" })).toBeTruthy();
+  expect(screen.getByText("Heath estate: ready Tue 9 Feb, 9 weeks before")).toBeTruthy();
+  fireEvent.change(screen.getByLabelText("Region"), { target: { value: "southern half" } });
+  expect(screen.getByText(/Before swarms and splits, Mon 20 Sept?/)).toBeTruthy();
 });
 
 test("with no plan there is one act; with no job there is the way to start one", () => {
