@@ -16,8 +16,21 @@ import { Measure } from "@/ui/parts/Measure";
 import { Cuts, Sizes } from "@/ui/parts/PartCells";
 import { PrintButton } from "@/ui/parts/PrintButton";
 
+/** The assembly sheet of one line on its own page. */
+export const AssemblySheet = ({ worked, at, jobId }: { worked: WorkedJob; at: number; jobId: number }) => (
+  <main className="mx-auto max-w-[60rem] px-5 py-4">
+    <p className="no-print mb-2 flex gap-4">
+      <Link prefetch={false} href={`/jobs/${jobId}/shape`} className="underline underline-offset-2">
+        back to the job
+      </Link>
+      <PrintButton />
+    </p>
+    <Assembly worked={worked} at={at} />
+  </main>
+);
+
 /** What a person needs to put an item together: the parts by letter, what holds them, the steps, and what goes wrong. */
-export function AssemblySheet({ worked, at, jobId }: { worked: WorkedJob; at: number; jobId: number }) {
+export function Assembly({ worked, at }: { worked: WorkedJob; at: number }) {
   const { shape, line } = lineAt(worked.lines, at)!;
   const { units, name } = worked.job;
   const parts = cutList(worked.lines).filter((c) => c.line.at === at);
@@ -30,13 +43,7 @@ export function AssemblySheet({ worked, at, jobId }: { worked: WorkedJob; at: nu
     ]),
   ];
   return (
-    <main className="mx-auto max-w-[60rem] px-5 py-4">
-      <p className="no-print mb-2 flex gap-4">
-        <Link prefetch={false} href={`/jobs/${jobId}/shape`} className="underline underline-offset-2">
-          back to the job
-        </Link>
-        <PrintButton />
-      </p>
+    <>
       <h1 className="text-[1.7rem] font-bold">
         {shape.title} <span className="font-normal">· {shape.standard.short}</span>
       </h1>
@@ -118,7 +125,7 @@ export function AssemblySheet({ worked, at, jobId }: { worked: WorkedJob; at: nu
           ))}
         </section>
       </div>
-    </main>
+    </>
   );
 }
 

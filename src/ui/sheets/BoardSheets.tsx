@@ -11,18 +11,25 @@ import { Measure } from "@/ui/parts/Measure";
 import { PrintButton } from "@/ui/parts/PrintButton";
 import { count } from "@/ui/parts/words";
 
+/** The sheets of all patterns on their own page. */
+export const BoardSheets = ({ job, jobId, result }: { job: Job; jobId: number; result: LayoutResult }) => (
+  <main className="mx-auto max-w-[64rem] px-5 py-4">
+    <p className="no-print mb-2 flex gap-4">
+      <Link prefetch={false} href={`/jobs/${jobId}/lay-out`} className="underline underline-offset-2">
+        back to the job
+      </Link>
+      <PrintButton />
+    </p>
+    <Boards job={job} result={result} />
+  </main>
+);
+
 /** A sheet for each pattern: the board, its cuts in order, its pieces, and a box to tick for every board. */
-export function BoardSheets({ job, jobId, result }: { job: Job; jobId: number; result: LayoutResult }) {
+export function Boards({ job, result }: { job: Job; result: LayoutResult }) {
   const names = pieceNames(result.request.blanks);
   const all = allLayouts(result);
   return (
-    <main className="mx-auto max-w-[64rem] px-5 py-4">
-      <p className="no-print mb-2 flex gap-4">
-        <Link prefetch={false} href={`/jobs/${jobId}/lay-out`} className="underline underline-offset-2">
-          back to the job
-        </Link>
-        <PrintButton />
-      </p>
+    <>
       {all.length === 0 && <p>There is nothing laid out yet.</p>}
       {all.map(({ layout }, i) => {
         const board = result.request.stock[layout.stock]!;
@@ -53,7 +60,7 @@ export function BoardSheets({ job, jobId, result }: { job: Job; jobId: number; r
           </section>
         );
       })}
-    </main>
+    </>
   );
 }
 

@@ -19,7 +19,7 @@ import { Empty } from "../Empty";
 
 /** The run sheet: what to do, in order, with every setting and caution, on screen and on paper. */
 export function Run() {
-  const { job, worked } = useDesk();
+  const { job, worked, id } = useDesk();
   const { plan } = useLaid();
   if (job.lines.length === 0) return <Empty text="There is nothing to run yet." next="ask" act="Say what to make" />;
   if (!job.start) return <Empty text="The job has no start day." next="ask" act="Say when work starts" />;
@@ -48,7 +48,11 @@ export function Run() {
             <Link prefetch={false} className="quiet" href="/shop">
               the shop
             </Link>
-            ){guesses > 0 && ` · ${guesses === rows.length ? "all" : guesses} of the times are guesses`}
+            ) ·{" "}
+            <Link prefetch={false} className="quiet no-print" href={`/jobs/${id}/batch`}>
+              print the batch
+            </Link>
+            {guesses > 0 && ` · ${guesses === rows.length ? "all" : guesses} of the times are guesses`}
           </span>
         </p>
       </header>
