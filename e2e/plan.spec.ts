@@ -64,3 +64,44 @@ test("at the bench counts are on the screen at once, go on without a line and ov
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.filter((v) => v.impact === "serious" || v.impact === "critical")).toEqual([]);
 }); // prettier-ignore
+
+test("the batch is one print: no page without anything on it, every setting and every label there", async ({
+  page,
+}) => {
+  test.slow();
+  await page.goto("/jobs/1/run");
+  await page.getByRole("link", { name: "print the batch" }).click();
+  await expect(page.getByRole("region", { name: "Set-up list" })).toBeVisible({ timeout: 60_000 });
+  const labels = await page.getByRole("region", { name: "Labels" }).getByRole("img").count();
+  expect(labels).toBeGreaterThan(5);
+  const { getDocument } = await import("pdfjs-dist/legacy/build/pdf.mjs");
+  const pdf = await getDocument({ data: new Uint8Array(await page.pdf({ format: "Letter" })), verbosity: 0 }).promise;
+  const pages = await Promise.all(
+    Array.from({ length: pdf.numPages }, async (_, i) => {
+      const { items } = await (await pdf.getPage(i + 1)).getTextContent();
+      return items.map((t) => ("str" in t ? t.str : "")).join(" ");
+    }),
+  );
+  test.info().annotations.push({ type: "figure", description: `the batch of the first job is ${pages.length} pages` });
+  expect(pages.map((text, i) => [i + 1, text.trim().length > 60])).toEqual(pages.map((_, i) => [i + 1, true]));
+  expect(pages.join(" ")).toContain("Run sheet");
+  // What stands on the screen only, the way back and the button, is not on paper.
+  expect(pages.join(" ")).not.toContain("back to the job");
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.filter((v) => v.impact === "serious" || v.impact === "critical")).toEqual([]);
+});
+
+test("the year is held against the season, by region; the choice is kept", async ({ page }) => {
+  await page.goto("/plan");
+  await page.getByRole("button", { name: "the year" }).click();
+  await expect(page.getByRole("img", { name: /^The year ahead by weeks/ })).toBeVisible();
+  const swarms = page.getByText(/^Before swarms and splits/);
+  const mild = await swarms.textContent();
+  await page.getByLabel("Region").selectOption("cold north");
+  await expect(swarms).not.toHaveText(mild!);
+  await page.reload();
+  await page.getByRole("button", { name: "the year" }).click();
+  await expect(page.getByLabel("Region")).toHaveValue("cold north");
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  expect(violations.filter((v) => v.impact === "serious" || v.impact === "critical")).toEqual([]);
+});

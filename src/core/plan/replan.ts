@@ -78,7 +78,7 @@ export function replan(ask: WholeAsk, was: WholePlan, puts: Put[] = []): Replann
     if (from === undefined) continue;
     const to = table.start[t]!;
     if (!begun.has(t) && table.who[t]!.toSorted().join() !== who[t]!.toSorted().join()) others++;
-    if (to === from) {
+    if (to === from || begun.get(t)?.end !== undefined) {
       stayed++;
       continue;
     }
@@ -113,7 +113,7 @@ function begunOf(instance: Instance, { made, now }: WholeAsk, earlier: (Block | 
     const of = { unit: Math.min(b?.unit ?? 0, station.count - 1), who, setUp: (b?.setUp ?? 0) > 0 };
     const left = Math.ceil((minutes * (to - done)) / Math.max(1, to - from));
     if (counted && done >= to && to > from)
-      begun.set(t, { ...of, start: Math.min(b?.startsAt ?? now, now - minutes), end: Math.min(b?.endsAt ?? now, now) }); // prettier-ignore
+      begun.set(t, { ...of, start: b && b.startsAt < now ? b.startsAt : now - minutes, end: Math.min(b?.endsAt ?? now, now) }); // prettier-ignore
     else if (counted && done > from)
       begun.set(t, { ...of, start: Math.min(b?.startsAt ?? now, now), end: instance.hands.all(who.toSorted((x, y) => x - y)).end(now, left) }); // prettier-ignore
     else if (!counted && b && b.startsAt < now && stands(instance, t, b)) begun.set(t, { ...of, start: b.startsAt });

@@ -164,3 +164,17 @@ test("what would help most stands first, and what changes nothing gains nothing"
   expect(gains.every((g, i) => i === 0 || g.gainedFinish <= gains[i - 1]!.gainedFinish)).toBe(true);
   expect(withMore(made.shop, { more: "Saturdays" }).days).toEqual([1, 2, 3, 4, 5, 6]);
 });
+
+test("the same seed finds the same plan, more tries never a worse one, and each that is told is better than the one before", () => {
+  for (const seed of [3, 17, 42]) {
+    const made = madeUp(draws(seed), { jobs: 4, operations: 6, minutes: 200, pieces: 12 });
+    const worths: { late: number; finish: number }[] = [];
+    const long = planWhole(made, seed, tries(120), (w) => worths.push(w));
+    expect(planWhole(made, seed, tries(120)).blocks).toEqual(long.blocks);
+    const short = planWhole(made, seed, tries(0));
+    const late = (plan: typeof long) => plan.jobs.reduce((n, j) => n + j.late, 0);
+    expect([seed, late(long) < late(short) || (late(long) === late(short) && long.finish <= short.finish)]).toEqual([seed, true]); // prettier-ignore
+    const isBetter = worths.every((w, i) => i === 0 || w.late < worths[i - 1]!.late || (w.late === worths[i - 1]!.late && w.finish <= worths[i - 1]!.finish)); // prettier-ignore
+    expect([seed, isBetter, worths.at(-1)!.finish]).toEqual([seed, true, long.finish]);
+  }
+});

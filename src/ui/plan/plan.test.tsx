@@ -76,6 +76,32 @@ test("a key moves a run by an hour: what moves is shown, it stands only when it 
   expect(refresh).toHaveBeenCalled();
 });
 
+test("a run that is dragged is put where it is let go; a touch that hardly moves only chooses it, and what has begun is not moved", async () => {
+  serve({ "/api/plan/mend": { plan: { ...plan, id: 8 }, mended: { moved: [], stayed: 2, added: 0, hands: 0 } } });
+  const drag = async (by: number) => {
+    const bar = screen.getByRole("button", { name: /^Rip to width/ });
+    Object.defineProperty(bar.parentElement!, "clientWidth", { value: 1000, configurable: true });
+    bar.setPointerCapture = () => undefined;
+    const at = (type: string, x: number) => fireEvent(bar, Object.assign(new MouseEvent(type, { bubbles: true, clientX: x }), { isPrimary: true, pointerId: 1 })); // prettier-ignore
+    await act(async () => {
+      at("pointerdown", 100);
+      at("pointermove", 100 + by);
+      at("pointerup", 100 + by);
+    });
+  };
+  page();
+  await drag(3);
+  expect(asked).toEqual([]);
+  // Five days are a thousand wide: two hundred is a day later, at the same hour.
+  await drag(200);
+  expect(asked).toMatchObject([{ path: "/api/plan/mend", body: { puts: [{ name: "rip", at: days[1]!.from }] } }]);
+  cleanup();
+  serve({});
+  page({ now: days[0]!.from + 30 });
+  await drag(200);
+  expect(asked).toEqual([]);
+});
+
 test("what has changed is mended and asked about; what moves nothing stands by itself; a refusal is said", async () => {
   const nothing = { plan: { ...plan, id: 9 }, mended: { moved: [], stayed: 2, added: 0, hands: 0 } };
   serve({ "/api/plan/mend": nothing, "/api/plan/stand": { version: 3 } });

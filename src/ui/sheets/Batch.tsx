@@ -63,7 +63,8 @@ export function Batch({ worked, jobId, result, plan }: { worked: WorkedJob; jobI
                   {part.outside && <b className="block">{part.outside}</b>}
                 </td>
                 <td className="w-8">
-                  <span className="inline-block h-5 w-5 border border-ink" />
+                  <span aria-hidden="true" className="inline-block h-5 w-5 border border-ink" />
+                  <span className="sr-only">to tick</span>
                 </td>
               </tr>
             ))}
