@@ -7,14 +7,14 @@ import { type Listed, nexts } from "@/core/today/todo";
 import { DAYS_KEPT } from "@/store/copies";
 import { database } from "@/store/database";
 import { designStore } from "@/store/designs";
-import { jobStore } from "@/store/jobs";
+import { jobStore, type Which } from "@/store/jobs";
 import { shopStore } from "@/store/shop";
 import { standardStore } from "@/store/standards";
 import { yardStore } from "@/store/yard";
 import { TodayPage } from "@/ui/today/TodayPage";
 import { wantedBy } from "@/core/purchase/wants";
 import { stillWanted } from "@/workers/buying";
-import { sawNow } from "@/workers/planning";
+import { readyByPlan, sawNow } from "@/workers/planning";
 import { freshen } from "@/workers/standings";
 
 /** So many jobs are listed at once; a search finds the rest. */
@@ -36,8 +36,11 @@ const Page = ({ searchParams }: { searchParams: Promise<Record<string, string | 
     const day = today();
     const archived = of === "archive";
     const words = q.split(/\s+/).filter(Boolean);
-    const jobs = store.list({ words, archived, most: LISTED + 1, day });
-    const soonest = archived || words.length > 0 ? store.list({ most: ASKED, day }) : jobs.slice(0, ASKED);
+    // The shop's plan knows what a job on its own does not: the others.
+    const planned = readyByPlan(db);
+    const list = (which: Which) => store.list(which).map((j): Listed => ({ ...j, standing: j.standing && { ...j.standing, ...planned.get(j.id) } })); // prettier-ignore
+    const jobs = list({ words, archived, most: LISTED + 1, day });
+    const soonest = archived || words.length > 0 ? list({ most: ASKED, day }) : jobs.slice(0, ASKED);
     // Worked out behind the page, which follows.
     const stale = [...soonest, ...(archived ? [] : jobs)].filter((j) => !j.fresh).map((j) => j.id);
     freshen(db, [...new Set(stale)], day);

@@ -26,7 +26,7 @@ import { planStore } from "@/store/plans";
 import { purchaseStore } from "@/store/purchases";
 import { shopStore } from "@/store/shop";
 import { openDatabase } from "@/store/database";
-import { benchesOf, factsOf, sawNow, shownPlan } from "./planning";
+import { benchesOf, factsOf, readyByPlan, sawNow, shownPlan } from "./planning";
 
 const MONDAY = dayStart("2027-02-08");
 const TODAY = "2027-02-08";
@@ -93,6 +93,9 @@ test("a plan is put forward, stands when it is let, is stale when a job changes,
   expect(store.standing()!.id).toBe(first);
   expect(() => store.back(second)).toThrow(/another plan stands/);
   expect(() => store.stand(999)).toThrow(/not kept any more/);
+  // Where the plan has a job, the first page says what the plan says.
+  const { ready } = store.standing()!.plan.jobs.find((j) => j.job === ids[0])!;
+  expect(readyByPlan(db).get(ids[0]!)).toEqual({ ready: clockText(ready).slice(0, 10) });
   jobStore(db).archive(ids[1]!, true);
   const { whole } = factsOf(db, MONDAY, TODAY);
   expect(replan(whole, store.standing()!.plan).plan.jobs.map((j) => j.job)).toEqual([ids[0]]);

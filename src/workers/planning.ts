@@ -11,6 +11,7 @@ import type { Block, WholeAsk, WholePlan } from "@/core/plan/whole";
 import { dueOf, type Purchase } from "@/core/purchase/purchase";
 import { thingKey } from "@/core/purchase/thing";
 import { benchStore } from "@/store/bench";
+import type { Standing } from "@/core/today/standing";
 import type { Db } from "@/store/database";
 import { jobStore, type OpenWork } from "@/store/jobs";
 import { StaleError } from "@/store/keeper";
@@ -268,4 +269,16 @@ export function sawNow(db: Db, now: number): SawNow | null {
   if (!block || !w) return null;
   const { units } = store.load(block.job).job;
   return { job: block.job, jobName: open.get(block.job)!.name, units, title: w.name, of: w.of ?? "", pieces: block.pieces[1] - block.pieces[0], settings: w.settings, startsAt: block.startsAt, endsAt: block.endsAt }; // prettier-ignore
+}
+
+/** When jobs are ready by the plan that stands, where it has them: the day, and days after the one they are due. */
+export function readyByPlan(db: Db): Map<number, Pick<Standing, "ready" | "late">> {
+  const jobs = planStore(db).standing()?.plan.jobs ?? [];
+  const days = (from: string, to: string) => (dayStart(to) - dayStart(from)) / DAY;
+  return new Map(
+    jobs.map(({ job, ready, due }) => {
+      const day = dayOf(ready);
+      return [job, { ready: day, ...(due === null ? {} : { late: days(dayOf(due - 1), day) }) }];
+    }),
+  );
 }

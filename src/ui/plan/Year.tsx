@@ -55,9 +55,9 @@ export function Year({ year, jobs, plan, now }: { year: Week[]; jobs: { id: numb
         </label>
         <span className="text-[.87rem] text-soft">days are common practice, from memory: ask a beekeepers’ association nearby</span>
       </p>
-      <div className="relative mt-8 h-44 border-b-2 border-ink" role="img" aria-label={`The year ahead by weeks: ${count(year.filter((w) => w.load > w.hours).length, "week")} with more work than hours`}>
-        {rows.map(({ o, day }) => (
-          <span key={o} className="absolute -top-6 bottom-0 border-l-2 border-dashed border-blue pl-1 text-[.8rem] whitespace-nowrap text-blue" style={{ left: `${at(dayStart(day))}%` }}>
+      <div className="relative mt-12 h-44 border-b-2 border-ink" role="img" aria-label={`The year ahead by weeks: ${count(year.filter((w) => w.load > w.hours).length, "week")} with more work than hours`}>
+        {rows.map(({ o, day }, i) => (
+          <span key={o} className={`absolute ${i % 2 ? "-top-10" : "-top-6"} bottom-0 border-l-2 border-dashed border-blue pl-1 text-[.8rem] whitespace-nowrap text-blue`} style={{ left: `${at(dayStart(day))}%` }}>
             {BEFORE[o]}
           </span>
         ))}
@@ -70,7 +70,7 @@ export function Year({ year, jobs, plan, now }: { year: Week[]; jobs: { id: numb
       <div className="relative h-6 text-[.84rem]" aria-hidden="true">
         {months.map((w) => (
           <span key={w.day} className="absolute" style={{ left: `${at(dayStart(w.day))}%` }}>
-            {dayText(w.day).slice(-3)}
+            {dayText(w.day).split(" ").at(-1)}
           </span>
         ))}
       </div>
