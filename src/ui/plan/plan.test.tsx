@@ -125,6 +125,15 @@ test("the year says what has to be ready before what, by region, and which weeks
   expect(screen.getByText("Heath estate: ready Tue 9 Feb, 9 weeks before")).toBeTruthy();
   fireEvent.change(screen.getByLabelText("Region"), { target: { value: "southern half" } });
   expect(screen.getByText(/Before swarms and splits, Mon 20 Sept?/)).toBeTruthy();
+  // Ready five weeks after swarms begin on the mild coast: it stands out.
+  cleanup();
+  localStorage.clear();
+  const ready = Date.parse("2027-05-25T08:00:00Z") / 60_000;
+  page({ plan: { ...plan, jobs: [{ ...plan.jobs[0]!, ready }] } });
+  fireEvent.click(screen.getByRole("button", { name: "the year" }));
+  const late = screen.getByText("Heath estate: ready Tue 25 May, 6 weeks too late");
+  expect(late.className).toContain("text-madder");
+  expect(screen.getAllByText("nothing is planned for it")).toHaveLength(3);
 });
 
 test("with no plan there is one act; with no job there is the way to start one", () => {
