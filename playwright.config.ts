@@ -3,6 +3,8 @@ import { defineConfig } from "@playwright/test";
 const port = 4181;
 /** A shop with nothing in it. */
 export const EMPTY_PORT = 4184;
+/** A shop with the demo that only the plan and the bench are tried in: no other test's jobs are planned with it. */
+export const PLAN_PORT = 4188;
 
 /** The made-up suppliers of the demo. */
 export const SUPPLIERS_PORT = 4186;
@@ -43,7 +45,7 @@ export default defineConfig({
       ],
     },
   },
-  // One with the demo, and one for who begins with nothing.
+  // Two with the demo, and one for who begins with nothing.
   webServer: [
     {
       command: `rm -f ${suppliers.SUPPLIER_FILE} && mkdir -p test-results && exec node_modules/.bin/tsx src/standins/supplier/main.ts`,
@@ -53,5 +55,6 @@ export default defineConfig({
     },
     serves("e2e", port, "tsx scripts/load-demo.ts"),
     serves("empty", EMPTY_PORT, "true"),
+    serves("planned", PLAN_PORT, "SUPPLIER_RUNS= SUPPLIER_PORT=4189 tsx scripts/load-demo.ts"),
   ],
 });

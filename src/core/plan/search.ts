@@ -83,7 +83,6 @@ function inTurn(
   t: number,
   flow: Flow,
 ): number {
-  // prettier-ignore
   const { family, from } = tasks[t]!;
   const { job, pieces } = families[family]!;
   const begun = cuts[job]!.findLast((c) => c <= from / Math.max(1, pieces) + 1e-9) ?? 0;
@@ -157,7 +156,7 @@ export function improve(from: Constructed, random: () => number, going: () => bo
   const isBest = () => best.worth.late <= bound.late && best.worth.finish <= bound.finish;
   const one = (n: number) => Math.floor(random() * n);
   const ranked = rankedOf(instance, bound);
-  for (let stale = 0; going() && !isBest() && tasks.length > 1; stale++) {
+  while (going() && !isBest() && tasks.length > 1) {
     const next = Float64Array.from(rank);
     const long = Math.max(DAY / 2, best.worth.finish - instance.now);
     const by = (random() < 0.6 ? -1 : 1) * random() ** 2 * long * 0.5;
@@ -181,7 +180,6 @@ export function improve(from: Constructed, random: () => number, going: () => bo
     if (better < 0) {
       best = { instance, table, worth, bound };
       hear(best);
-      stale = 0;
     }
     if (better <= 0) [rank, hold] = [next, held];
   }

@@ -308,6 +308,7 @@ function Begin({ shown, working, anew, enough }: { shown: Shown; working: Return
     <div className="max-w-xl">
       <p className="text-[1.2rem]">
         {count(shown.jobs.length, "job")} to plan on {count(shown.people.length, "person", "people")}. No plan stands yet.
+      {shown.old.length > 0 && <span className="block text-[.95rem] text-soft">{count(shown.old.length, "job")} being worked out …</span>}
       </p>
       {working ? (
         <p className="mt-3" aria-live="polite">

@@ -44,7 +44,11 @@ export function Run() {
             {plan.finish === plan.bound
               ? "No plan in these hours can finish earlier."
               : `No plan in these hours can finish before ${clockDay(plan.bound)}, ${clockTime(plan.bound)}.`}{" "}
-            {count(handsOf(job.workshop), "person", "people")} (
+            This is the job with the shop to itself; among the others it stands in the{" "}
+            <Link prefetch={false} className="quiet" href="/plan">
+              plan
+            </Link>
+            . {count(handsOf(job.workshop), "person", "people")} (
             <Link prefetch={false} className="quiet" href="/shop">
               the shop
             </Link>
