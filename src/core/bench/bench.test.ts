@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { linearRegression, mean, median, medianAbsoluteDeviation, sampleStandardDeviation } from "simple-statistics";
 import { type Length, inch, nm } from "@/core/length/length";
-import { adviceOf, centredNudge, driftOf, targetOf, toleranceOf } from "./check";
+import { adviceOf, driftOf, targetOf, toleranceOf } from "./check";
 import { learnedOf } from "./times";
 import { type BenchEvent, benchEventSchema, talliesOf } from "./events";
 
@@ -41,8 +41,6 @@ test("a first piece within the tolerance of the trade is good, one a little off 
   expect([toleranceOf(stop), toleranceOf({ kind: "height", value: inch(0, 3, 8) })]).toEqual([inch(0, 1, 32), inch(0, 1, 64)]); // prettier-ignore
   const told = (off: Length) => adviceOf(stop.value, inch(0, 1, 32), nm(stop.value + off));
   expect([told(inch(0, 1, 32)), told(inch(0, 1, 16)), told(nm(-inch(0, 1, 16))), told(inch(1))]).toEqual([{ say: "good" }, { say: "nudge", by: -inch(0, 1, 16) }, { say: "nudge", by: inch(0, 1, 16) }, { say: "stop" }]); // prettier-ignore
-  // A groove 1/8 nearer the fence than the other side: half of that.
-  expect(centredNudge(inch(0, 5, 16), inch(0, 7, 16))).toBe(inch(0, 1, 16));
   expect(targetOf([{ kind: "angle", degrees: 30 }, stop])).toEqual(stop);
   expect(targetOf([{ kind: "take off", value: inch(0, 1, 8) }])).toBeUndefined();
 });

@@ -26,9 +26,6 @@ export function adviceOf(target: Length, tolerance: Length, value: Length): Advi
   return Math.abs(off) > WILD * tolerance ? { say: "stop" } : { say: "nudge", by: nm(-off) };
 }
 
-/** How far to move the fence for a groove that is to lie in the middle: half of what one side of it is wider than the other. */
-export const centredNudge = (nearFence: Length, farFromFence: Length): Length => nm(Math.round((farFromFence - nearFence) / 2)); // prettier-ignore
-
 /** What a run of measured pieces says. */
 export type Drift =
   | { say: "few" }

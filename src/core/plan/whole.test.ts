@@ -9,7 +9,8 @@ import { instanceOf } from "./tasks";
 import { everything } from "./tests/everything";
 import { broken, madeUp, work } from "./tests/shop";
 import { whatIf, withMore } from "./whatif";
-import { type Block, chanceOf, planWhole, type WholeAsk } from "./whole";
+import { chanceOf } from "./chance";
+import { type Block, planWhole, type WholeAsk } from "./whole";
 
 const draws = (seed: number) => {
   const random = chanceOf(seed);

@@ -1,5 +1,6 @@
 import type { Station } from "@/core/feature/machine";
 import { dayOf } from "./calendar";
+import { chanceOf } from "./chance";
 import type { Timetable, Worth } from "./generate";
 import { Hands } from "./hands";
 import { construct, type Found, improve, LOTS } from "./search";
@@ -131,13 +132,4 @@ function blocksOf({ jobs, families, tasks, stations }: Instance, table: Timetabl
       return { job: jobs[job]!.job, op, name, lot, pieces, station: stations[station]!.name, unit: table.unit[t]!, who: table.who[t]!, startsAt: table.start[t]!, endsAt: table.end[t]!, minutes: minutes + set, setUp: set, wait: work.wait }; // prettier-ignore
     })
     .toSorted((a, b) => a.startsAt - b.startsAt || a.endsAt - b.endsAt);
-}
-
-/** A row of chances that begins with a seed, the same each time (Park and Miller). */
-export function chanceOf(seed: number): () => number {
-  let at = (seed % 2_147_483_646) + 1;
-  return () => {
-    at = (at * 16_807) % 2_147_483_647;
-    return at / 2_147_483_647;
-  };
 }

@@ -1,3 +1,4 @@
+import { chanceOf } from "../chance";
 import { boundOf } from "./bounds";
 import { branchAndBound } from "./branch";
 import { Building, decode, worthOf } from "./decode";
@@ -174,13 +175,4 @@ function anneal(
     if (found <= now || random() < Math.exp((now - found) / heat)) [list, now] = [next, found];
   }
   return { list: bestList, best };
-}
-
-/** A row of chances that begins with a seed, the same each time (Park and Miller). */
-function chanceOf(seed: number): () => number {
-  let at = (seed % 2_147_483_646) + 1;
-  return () => {
-    at = (at * 16_807) % 2_147_483_647;
-    return at / 2_147_483_647;
-  };
 }
