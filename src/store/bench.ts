@@ -11,6 +11,7 @@ export const benchStore = ofDatabase((db) => {
     add: db.prepare("INSERT OR IGNORE INTO bench (id, job, name, at, what) VALUES (@id, @job, @name, @at, @what)"),
     one: db.prepare<[number, string], Row>("SELECT id, job, name, at, what FROM bench WHERE job = ? AND name = ?"),
     open: db.prepare<[], Row>("SELECT bench.* FROM bench JOIN job ON job.id = bench.job WHERE deleted_at IS NULL AND archived_at IS NULL"), // prettier-ignore
+    of: db.prepare<[number], Row>("SELECT id, job, name, at, what FROM bench WHERE job = ? ORDER BY at"),
     all: db.prepare<[], Row>("SELECT id, job, name, at, what FROM bench"),
     version: db.prepare<[], { n: number }>("SELECT count(*) AS n FROM bench"),
   };
@@ -22,6 +23,8 @@ export const benchStore = ofDatabase((db) => {
       const of = new Map(events.map((e) => [tallyKey(e), e]));
       return [...of.values()].flatMap(({ job, name }) => [...talliesOf(read(sql.one.all(job, name)), now).values()]);
     }),
+    /** All that happened with a job. */
+    of: (job: number): BenchEvent[] => read(sql.of.all(job)),
     /** What became of every operation of open jobs. */
     tallies: (now: number): Map<string, Tally> => talliesOf(read(sql.open.all()), now),
     /** What was learned of how long each kind of operation takes, from every job there was. */

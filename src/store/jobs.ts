@@ -316,7 +316,7 @@ export const jobStore = ofDatabase((db) => {
     },
     /** A new job like another, without what was kept, sawn or read for that one. @throws NoJobError */
     copy: writing(db)((id: number): number => {
-      const { pinned: _pinned, readings: _readings, stock, quote, ...rest } = read(id).value;
+      const { pinned: _pinned, readings: _readings, spoiled: _spoiled, stock, quote, ...rest } = read(id).value;
       const own = stock.filter((s) => s.lot === undefined && !("sawn" in s && s.sawn));
       const name = rest.unnamed ? rest.name : `${rest.name}, again`.slice(0, LIMITS.name);
       const asked = quote && { ...quote, given: [], accepted: undefined };

@@ -6,6 +6,7 @@ import { type Run, runsOf } from "@/core/plan/runs";
 import { type Occasion, occasionOf, type Week, yearOf } from "@/core/plan/season";
 import { handsOf, hoursOn } from "@/core/shop/shop";
 import type { PlanShop, ToPlan, Work } from "@/core/plan/tasks";
+import { namesOf } from "@/core/work/names";
 import { tallyKey } from "@/core/bench/events";
 import type { Block, WholeAsk, WholePlan } from "@/core/plan/whole";
 import { dueOf, type Purchase } from "@/core/purchase/purchase";
@@ -227,20 +228,24 @@ function daysOf(shop: PlanShop, now: number, to: number): OpenDay[] {
 
 /** Where somebody can work, what is planned there in its order, and what became of it so far. */
 export function benchesOf(db: Db, now: number, today: string) {
-  const { plan, jobs } = shownPlan(db, now, today);
+  const { plan, jobs, stale } = shownPlan(db, now, today);
+  const again = new Map(jobStore(db).work().map((j) => [j.id, j.standing?.again])); // prettier-ignore
   const of = new Map<string, Run[]>();
   for (const r of plan?.runs ?? []) push(of, `${r.station} ${r.unit}`, r);
   const several = (station: string) => [...of.values()].filter(([r]) => r!.station === station).length > 1;
   const places = [...of.values()].map((runs) => ({ name: `${runs[0]!.station}${several(runs[0]!.station) ? ` ${runs[0]!.unit + 1}` : ""}`, runs })); // prettier-ignore
   return {
     places: places.toSorted((a, b) => a.runs[0]!.startsAt - b.runs[0]!.startsAt),
-    jobs: jobs.map(({ id, name, units }) => ({ id, name, units })),
+    jobs: jobs.map(({ id, name, units }) => ({ id, name, units, again: again.get(id) ?? [] })),
+    stale,
     version: benchStore(db).version(),
     tallies: [...benchStore(db).tallies(Date.now()).values()],
   };
 }
 
 const push = <T>(lists: Map<string, T[]>, key: string, value: T) => void lists.set(key, [...(lists.get(key) ?? []), value]); // prettier-ignore
+
+const workNamed = (work: Work[], name: string) => work.find(({ id }) => namesOf(work).get(id) === name);
 
 /** What the saw stands at by the plan, or is set to next. */
 export interface SawNow {
@@ -265,7 +270,7 @@ export function sawNow(db: Db, now: number): SawNow | null {
   const open = new Map(store.list().map((j) => [j.id, j]));
   const here = kept.plan.blocks.filter((b) => b.station === "table saw" && b.unit === 0 && open.has(b.job));
   const block = here.find((b) => b.endsAt > now && !made(b));
-  const w = block && store.workOf(block.job).find((x) => x.id === block.op);
+  const w = block && workNamed(store.workOf(block.job), block.name);
   if (!block || !w) return null;
   const { units } = store.load(block.job).job;
   return { job: block.job, jobName: open.get(block.job)!.name, units, title: w.name, of: w.of ?? "", pieces: block.pieces[1] - block.pieces[0], settings: w.settings, startsAt: block.startsAt, endsAt: block.endsAt }; // prettier-ignore

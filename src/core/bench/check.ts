@@ -4,9 +4,17 @@ import { type Length, inch, nm } from "@/core/length/length";
 /** How far off the target a piece may be, either way [trade]: joints 1/64, lengths and widths that a bee space hangs on 1/32. */
 export const toleranceOf = (s: Setting): Length => (s.kind === "fence" || s.kind === "stop" ? inch(0, 1, 32) : inch(0, 1, 64)); // prettier-ignore
 
-/** What can be measured of a first piece: a setting that is a length of the piece itself. */
-export const targetOf = (settings: Setting[]): { kind: Setting["kind"]; value: Length } | undefined =>
-  settings.flatMap((s) => (s.kind === "angle" || s.kind === "take off" ? [] : [s]))[0];
+/** A setting that is a length. */
+type Measured = Exclude<Setting, { kind: "angle" }>;
+
+/** What can be measured of a first piece: a setting that is a length of the piece itself; of a cut in the middle where it lies. */
+export function targetOf(settings: Setting[], centred = false): Measured | undefined {
+  const all = settings.flatMap((s) => (s.kind === "angle" || s.kind === "take off" ? [] : [s]));
+  return (centred ? all.find((s) => s.kind === "from edge" || s.kind === "from end") : undefined) ?? all[0];
+}
+
+/** Where a cut that should be in the middle lies, from what is left of the piece on both its sides: it is off by half of their difference. */
+export const centredAt = (target: Length, fence: Length, other: Length): Length => nm(target + Math.round((fence - other) / 2)); // prettier-ignore
 
 /** What to do after a piece was measured. */
 export type Advice =

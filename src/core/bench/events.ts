@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { lengthSchema } from "@/core/length/schema";
+import { partIdSchema } from "@/core/line/line";
 import { screenOf } from "@/core/keeping/kept";
 
 /** Why a piece was spoiled. */
@@ -33,7 +34,8 @@ export const benchEventSchema = z.strictObject({
       do: z.literal("count"),
       n: z.number().int().min(-10_000).max(10_000).refine((n) => n !== 0, "a count of nothing"),
     }), // prettier-ignore
-    z.strictObject({ do: z.literal("spoil"), n: whole, why: z.enum(SPOILED) }),
+    /** Of so many of what goes through, one part is no good: as much more of it is cut. */
+    z.strictObject({ do: z.literal("spoil"), n: whole, why: z.enum(SPOILED), of: partIdSchema.optional() }),
     z.strictObject({ do: z.literal("measure"), target: lengthSchema, value: lengthSchema, tolerance: lengthSchema }),
     z.strictObject({ do: z.literal("stop"), why: z.enum(STOPPED) }),
     z.strictObject({ do: z.literal("go on") }),

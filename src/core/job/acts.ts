@@ -4,7 +4,7 @@ import { boardStockSchema, stockSchema, type BoardStock, resawn, type StockEntry
 import { designSchema, markName, recipeOf } from "@/core/designs/design";
 import { hiveSchema, MOST_HIVES } from "@/core/hive/hive";
 import { lengthSchema, sizeSchema } from "@/core/length/schema";
-import { jobLineSchema, optionSchema, type JobLine } from "@/core/line/line";
+import { jobLineSchema, optionSchema, partKey, type JobLine } from "@/core/line/line";
 import { settingsText, type Workshop, workshopChangeSchema } from "@/core/shop/shop";
 import {
   type Given,
@@ -20,6 +20,7 @@ import { lengthWithUnit } from "@/core/length/format";
 import { standardOf } from "@/core/standards/own";
 import { namedByContent } from "./name";
 import { jobProblems } from "./file";
+import { MOST_SPOILED, spoiledSchema, spoiledWithoutLine } from "./spoiled";
 import { someLotsSchema } from "@/core/yard/acts";
 import { lotSchema } from "@/core/yard/lot";
 import { FINISHES, type Job, LIMITS } from "./job";
@@ -73,6 +74,10 @@ export const actSchema = z.discriminatedUnion("do", [
     layouts: z.array(pinnedSchema).min(1).max(500),
     kept: z.array(z.strictObject({ lot: lotSchema, count: z.number().int().min(1) })).max(500),
   }),
+  /** Sawing has begun: layouts stay as they are, and the boards of the yard they want are kept. */
+  z.strictObject({ do: z.literal("hold"), pinned: z.array(pinnedSchema).max(500), lots: someLotsSchema }),
+  /** Pieces were spoiled: as many more are cut. */
+  z.strictObject({ do: z.literal("spoil"), spoiled: spoiledSchema }),
   /** What is asked for the whole job beside what it costs. */
   z.strictObject({ do: z.literal("quote"), to: quoteChangeSchema }),
   /** What is asked for one of a line, in whole coins; null follows the margin again. */
@@ -144,6 +149,7 @@ function applied(job: Job, act: Act, shop: Workshop = job.workshop): Job {
         lines: job.lines.filter((_, i) => i !== act.at),
         pinned: withoutLine(job.pinned, act.at),
         readings: readingsWithoutLine(job.readings, act.at),
+        ...(job.spoiled ? { spoiled: spoiledWithoutLine(job.spoiled, act.at) } : {}),
         ...(job.quote ? { quote: withoutQuoteLine(job.quote, act.at) } : {}),
       };
     case "change line": {
@@ -182,7 +188,14 @@ function applied(job: Job, act: Act, shop: Workshop = job.workshop): Job {
           .map((p) => (p.stock > act.at ? { ...p, stock: p.stock - 1 } : p)),
       };
     case "pin":
+    case "hold":
       return { ...job, pinned: act.pinned };
+    case "spoil": {
+      const { spoiled = [] } = job;
+      if (spoiled.length >= MOST_SPOILED) throw new JobFileError([{ path: "spoiled", message: `a job keeps at most ${MOST_SPOILED} times that something was spoiled; ask for more of the line` }]); // prettier-ignore
+      if (!shapeOfLine(line(act.spoiled.of.line), job).parts.some((p) => p.id === act.spoiled.of.part)) throw new JobFileError([{ path: "spoiled.of", message: `read ${partKey(act.spoiled.of)}, which is no part of this job` }]); // prettier-ignore
+      return { ...job, spoiled: [...spoiled, act.spoiled] };
+    }
     case "read":
       return { ...job, readings: [act.reading, ...job.readings].slice(0, MOST_READINGS) };
     case "customer":
@@ -303,6 +316,7 @@ export function yardActsOf(act: Act, job: Job, id: number): YardAct[] {
   const lot = board && board.form !== "pack" && !board.sawn ? board.lot : undefined;
   switch (act.do) {
     case "reserve":
+    case "hold":
       return [{ do: "reserve", job: id, lots: act.lots }];
     case "sawn": {
       const out = new Map<number, number>();
@@ -397,6 +411,10 @@ export function actText(act: Act, job: Job): string {
       return act.given === null ? "quote not accepted" : "quote accepted";
     case "reserve":
       return act.lots.length > 0 ? "boards kept for this job" : "boards let go";
+    case "hold":
+      return "sawing begun: layouts stay";
+    case "spoil":
+      return `${act.spoiled.pieces} more of ${lineName(act.spoiled.of.line)}, spoiled`;
     case "sawn":
       return `sawn, ${act.stock.reduce((n, s) => n + (s.available ?? 0), 0)} boards`;
     default:

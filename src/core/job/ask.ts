@@ -1,6 +1,7 @@
 import type { Saw } from "@/core/boards/saw";
 import { waitsOf } from "@/core/line/fits";
 import { cutList, nameIn } from "@/core/line/cutlist";
+import { spoiledOf } from "./spoiled";
 import type { WorkedJob } from "./worked";
 import { asStaves } from "@/core/layout/panels";
 import type { Blank, LayoutRequest } from "@/core/layout/request";
@@ -25,7 +26,7 @@ export function layoutRequest(worked: WorkedJob): LayoutRequest {
         length: part.cut.l,
         width: part.cut.w,
         thickness: part.cut.t,
-        quantity,
+        quantity: quantity + spoiledOf(worked.job.spoiled, of),
         turn: part.material !== "wood",
         block: part.block,
         ...(waits ? { waits } : {}),

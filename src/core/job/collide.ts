@@ -23,11 +23,13 @@ export function touches(act: Act): string[] {
     case "ask for":
       return [`line ${act.at} asked`];
     case "give quote":
+    case "spoil":
       return [];
     case "accept quote":
       // It may set how many of each line are made.
       return ["accepted", "line"];
     case "sawn":
+    case "hold":
       return ["pinned"];
     case "add line":
     case "add lines":

@@ -1,3 +1,4 @@
+import { MOST_SPOILED, spoiledSchema } from "./spoiled";
 import { type Options, ShapeError, isUnmakeable } from "@/core/shape/shape";
 import { type JobLine, pieceIdSchema, pieceKey, readPieceKey } from "@/core/line/line";
 import { CUT_FROM, type StockEntry } from "@/core/boards/stock";
@@ -148,6 +149,7 @@ export function writeJob(job: Job): z.input<ReturnType<typeof jobFileSchema>> {
     ...(job.readings.length > 0
       ? { readings: job.readings.map((r) => ({ ...r, target: length(r.target), value: length(r.value) })) }
       : {}),
+    ...(job.spoiled && job.spoiled.length > 0 ? { spoiled: job.spoiled } : {}),
     ...(job.quote ? { quote: job.quote } : {}),
     workshop: {
       kerf: length(kerf),
@@ -448,6 +450,7 @@ function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }
       .array(strict({ ...readingSchema.shape, target: length, value: length }))
       .max(MOST_READINGS)
       .default([]),
+    spoiled: z.array(spoiledSchema).max(MOST_SPOILED).optional(),
     quote: quoteSchema.optional(),
     workshop: workshop.default(as.shop),
   })

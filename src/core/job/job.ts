@@ -8,6 +8,7 @@ import type { StockEntry } from "@/core/boards/stock";
 import type { JobLine } from "@/core/line/line";
 import { USUAL_WORKSHOP, type Workshop } from "@/core/shop/shop";
 import type { Standard } from "@/core/standards/standard";
+import type { Spoiled } from "./spoiled";
 
 /** How the outside of what is made is kept, where a line does not say otherwise. */
 export const FINISHES = ["none", "oil", "paint", "wax"] as const;
@@ -44,6 +45,8 @@ export interface Job {
   hives: Hive[];
   /** What gauges and tapes read, the newest first. */
   readings: Reading[];
+  /** What was spoiled at the bench: as much more is cut. */
+  spoiled?: Spoiled[];
   /** What is asked for it. */
   quote?: Quote;
 }

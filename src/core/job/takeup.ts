@@ -26,6 +26,7 @@ function at(act: Act, place: (at: number) => number): Act {
     case "bad stretches":
       return { ...act, at: place(act.at) };
     case "pin":
+    case "hold":
       return { ...act, pinned: act.pinned.map((p): Pinned => ({ ...p, stock: place(p.stock) })) };
     default:
       return act;

@@ -143,9 +143,11 @@ export function joined(
     return { group, result: withPins({ ...answers[k]!, layouts: named }, pins, request) };
   });
   const sum = (f: (g: GroupLayout) => number) => done.reduce((s, d) => s + f(d.result), 0);
-  const short = done.flatMap(({ group, result }) =>
+  const short = done.flatMap(({ group, result }, k) =>
     result.short.map((s): Missing => {
-      const { blank, takes } = group.lying[s.lying]!;
+      // What pinned layouts give all of was not asked for.
+      const asked = parts.asks[k]!.lying[s.lying]!;
+      const { blank, takes } = group.lying.find((l) => pieceKey(l.blank.of) === pieceKey(asked.blank.of))!;
       return {
         blank,
         needs: { thickness: takes, width: blank.width, length: blank.length },

@@ -34,8 +34,8 @@ export interface SetUp {
   finishes: Map<string, number>;
   /** Set-ups that come before it for some of its pieces. */
   after: Set<string>;
-  /** Boards it is the first to work, by their places in the stock. */
-  begins: Set<number>;
+  /** Boards it is the first to work, by their places in the stock, and how many of each. */
+  begins: Map<number, number>;
   /** What its pieces are cut to and have to wait for, when it is made to fit. */
   waits?: string;
 }
@@ -84,7 +84,7 @@ function workedOut(result: LayoutResult): SetUp[] {
       through: new Map(),
       finishes: new Map(),
       after: new Set(),
-      begins: new Set(),
+      begins: new Map(),
       ...(stage.waits ? { waits: stage.waits } : {}),
     };
     if (!at.blanks.includes(blank)) at.blanks.push(blank);
@@ -96,6 +96,7 @@ function workedOut(result: LayoutResult): SetUp[] {
     for (const layout of g.layouts) {
       const board = result.request.stock[layout.stock]!;
       const before = onBoards(board);
+      const begun = new Set<string>();
       const first = layout.strips[0] && lying.get(pieceKey(layout.strips[0].sections[0]!.pieces[0]!.of))!;
       // Boards that come of one are one until they are resawn.
       if (first)
@@ -113,7 +114,10 @@ function workedOut(result: LayoutResult): SetUp[] {
           for (const { stage, unit } of all) {
             const up = take(stage, l.blank);
             if (last) up.after.add(last);
-            else up.begins.add(layout.stock);
+            else if (!begun.has(stage.key)) {
+              begun.add(stage.key);
+              up.begins.set(layout.stock, (up.begins.get(layout.stock) ?? 0) + layout.repeat);
+            }
             last = stage.key;
             // One cut frees a whole strip or section: it counts once, however many pieces come of it.
             const seen = passed.get(stage.key) ?? new Set();

@@ -1,4 +1,5 @@
 import type { Setting } from "@/core/feature/machine";
+import { namesOf } from "@/core/work/names";
 import type { Work } from "./tasks";
 import type { Block, WholePlan } from "./whole";
 
@@ -21,6 +22,10 @@ export interface Run extends Pick<
   of: string;
   settings: Setting[];
   caution?: string;
+  centred?: boolean;
+  /** The boards it is the first to work, and parts that go through, in words. */
+  from: string[];
+  ofParts: NonNullable<Work["ofParts"]>;
   guess: boolean;
   /** What it is called in the shop's list of minutes, and what it is planned by there. */
   kind: string;
@@ -34,11 +39,18 @@ const APART = 18 * 60;
 /** A plan as its runs, by when they begin; of operations that are not known any more nothing is said. */
 export function runsOf({ blocks }: Pick<WholePlan, "blocks">, jobs: { job: number; work: Work[] }[]): Run[] {
   const works = new Map(jobs.map(({ job, work }) => [job, new Map(work.map((w) => [w.id, w]))]));
+  const names = new Map(jobs.map(({ job, work }) => [job, namesOf(work)]));
+  /** By its number where that is still the same operation, and else by what it is known by. */
+  const find = ({ job, op, name }: Block) => {
+    const known = names.get(job);
+    const id = known?.get(op) === name ? op : [...(known ?? [])].find(([, n]) => n === name)?.[0];
+    return id === undefined ? undefined : works.get(job)!.get(id);
+  };
   const family = (job: number, w: Work) => [...works.get(job)!.values()].filter((x) => x.line === w.line && x.step === w.step && x.name === w.name); // prettier-ignore
   const open = new Map<string, Run>();
   const runs: Run[] = [];
   for (const b of blocks) {
-    const w = works.get(b.job)?.get(b.op);
+    const w = find(b);
     const place = `${b.station} ${b.unit}`;
     const last = open.get(place);
     const pieces = b.pieces[1] - b.pieces[0];
@@ -78,6 +90,9 @@ export function runsOf({ blocks }: Pick<WholePlan, "blocks">, jobs: { job: numbe
       setup: w?.setup ?? 0,
       each: w ? w.each * w.share : 0,
       ...(w?.caution ? { caution: w.caution } : {}),
+      ...(w?.centred ? { centred: true } : {}),
+      from: w?.from ?? [],
+      ofParts: w?.ofParts ?? [],
     };
     runs.push(run);
     open.set(place, run);

@@ -1,6 +1,8 @@
 import { settingsKey, type Station } from "@/core/feature/machine";
 import { handsOf, type Workshop } from "@/core/shop/shop";
+import { lotsOf, namesOf } from "@/core/work/names";
 import type { Operation } from "@/core/work/operation";
+import type { PartId } from "@/core/line/line";
 import { DAY } from "./calendar";
 import type { Hands } from "./hands";
 
@@ -17,6 +19,11 @@ export type Work = Pick<
   measure: readonly unknown[];
   /** Keys of the things it takes up: boards, hardware, finish. */
   takes?: string[];
+  /** The cut is to lie in the middle. */
+  centred?: boolean;
+  /** The boards it is the first to work, and parts that go through, in words. */
+  from?: string[];
+  ofParts?: { of: PartId; name: string }[];
 };
 
 /** What a plan has to know of the shop. */
@@ -159,27 +166,20 @@ export function instanceOf(jobs: ToPlan[], shop: PlanShop, hands: Hands, now: nu
   const all = jobs.reduce((n, { work }) => n + work.reduce((m, w) => m + w.each * w.share * w.pieces, 0), 0);
   const most = Math.max(lots.most, all / MOST_TASKS);
   for (const [job, { work, from, comes = {} }] of jobs.entries()) {
-    const of = new Map<string, Work[]>();
-    for (const w of work) {
-      const name = w.lot === "all" || w.step === undefined ? w.id : `${w.line}/${w.step}`;
-      of.set(name, [...(of.get(name) ?? []), w]);
-    }
+    const of = lotsOf(work);
+    const names = namesOf(work);
     const place = new Map<string, number>();
-    const called = new Map<string, number>();
     for (const own of of.values()) {
       const [first] = own as [Work, ...Work[]];
       const machine = isMachine(first.station);
       const key = machine ? (keys.get(keyOf(first)) ?? keys.size) : -1;
       if (machine) keys.set(keyOf(first), key);
       const station = stationAt(first.station);
-      const said = `${first.name} ${settingsKey(first.settings)} ${first.line ?? ""} ${first.step ?? ""}`;
-      const times = (called.get(said) ?? 0) + 1;
-      called.set(said, times);
       const run = (w: Work) => Math.ceil((machine ? 0 : w.setup) + w.each * w.share * w.pieces);
       const family: Family = {
         job,
         work: first,
-        name: times > 1 ? `${said} ${times}` : said,
+        name: names.get(first.id)!,
         station,
         people: Math.min(hands.most(first.station, first.people), first.people),
         key,

@@ -1,8 +1,15 @@
 import { worst } from "@/core/fit/finding";
+import type { BoardStock } from "@/core/boards/stock";
+import { type Layout, piecesOf } from "@/core/boards/laid";
+import type { Spoiled } from "@/core/job/spoiled";
 import { layoutRequest } from "@/core/job/ask";
 import type { Job } from "@/core/job/job";
 import { takesOf, unsawn } from "@/core/job/sawn";
-import { workJob } from "@/core/job/worked";
+import { type WorkedJob, workJob } from "@/core/job/worked";
+import type { Units } from "@/core/length/length";
+import { cutList, nameIn } from "@/core/line/cutlist";
+import { type PartId, partKey } from "@/core/line/line";
+import { lotText } from "@/core/yard/lot";
 import type { LayoutResult } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
 import { orderOf } from "@/core/order/order";
@@ -37,8 +44,17 @@ export interface Standing {
   /** Days after its due day; below nothing are days in hand. Undefined without a due day or a plan. */
   late?: number;
   readings: number;
+  /** What is cut again because it was spoiled, and from what; no `from` where no board gives it. */
+  again?: Again[];
   /** What has to be done, as the shop's plan wants to know it. */
   work: Work[];
+}
+
+/** Pieces of a part that are cut again. */
+export interface Again {
+  name: string;
+  pieces: number;
+  from?: string;
 }
 
 const DAY = 24 * 60;
@@ -65,6 +81,7 @@ export function standingOf(
   const result = lay(layoutRequest(worked));
   const left = unsawn(result);
   const of = (source: "yard" | "buy") => left.reduce((n, l) => n + (result.request.stock[l.stock]!.source === source ? l.repeat : 0), 0); // prettier-ignore
+  const named = namedParts(worked);
   const order = orderOf(worked, result);
   const plan = started.start ? planOf(worked, result) : undefined;
   const days = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / (DAY * 60_000));
@@ -83,16 +100,55 @@ export function standingOf(
     toBuy: order.lines.filter((l) => l.from === "buy").length,
     unpriced: order.unpriced.length,
     wants: wantsOf(order, firstUse),
-    work: operations(worked, result).map((o) => workOf(o, result)),
+    work: operations(worked, result).map((o) => workOf(o, result, named, job.units)),
+    ...(job.spoiled ? { again: againOf(job.spoiled, result, named, job.units) } : {}),
     ...(ready ? { ready } : {}),
     ...(ready && job.due ? { late: days(job.due, ready) } : {}),
   };
 }
 
-/** An operation as the shop's plan wants to know it. */
-function workOf(o: Operation, { request }: LayoutResult): Work {
+/** An operation as the shop's plan and its bench want to know it. */
+function workOf(o: Operation, { request }: LayoutResult, named: ReadonlyMap<string, { of: PartId; name: string }>, units: Units): Work {
   const { id, name, kind, station, line, lot, step, pieces, of, people, setup, each, share, wait, after, settings, guess } = o;
-  const boards = o.boards.map((at) => thingKey(thingOf(request.stock[at]!)));
-  const takes = [...boards, ...o.uses.map((u) => thingKey({ form: "pack", material: u.what }))];
-  return { id, name, kind, station, line, lot, pieces, of, people, setup, each, share, wait, after, settings, guess, measure: o.measure.map(() => 0), ...(step ? { step } : {}), ...(takes.length > 0 ? { takes: [...new Set(takes)] } : {}), ...(o.caution ? { caution: o.caution } : {}) }; // prettier-ignore
+  const boards = [...o.boards].map(([at, count]) => ({ count, board: request.stock[at]! }));
+  const takes = [...boards.map(({ board }) => thingKey(thingOf(board))), ...o.uses.map((u) => thingKey({ form: "pack", material: u.what }))];
+  const from = boards.map(({ count, board }) => `${Math.ceil(count / (board.resawn ?? 1))} of ${boardText(board, units)}`);
+  const through = o.joins.length > 0 ? o.joins.map((j) => partKey(j.part)) : [...o.parts.keys()];
+  const ofParts = [...new Set(through)].flatMap((key) => named.get(key) ?? []);
+  return {
+    id, name, kind, station, line, lot, pieces, of, people, setup, each, share, wait, after, settings, guess,
+    measure: o.measure.map(() => 0),
+    ...(step ? { step } : {}),
+    ...(takes.length > 0 ? { takes: [...new Set(takes)] } : {}),
+    ...(from.length > 0 ? { from } : {}),
+    ...(ofParts.length > 0 ? { ofParts } : {}),
+    ...(o.centred ? { centred: true } : {}),
+    ...(o.caution ? { caution: o.caution } : {}),
+  };
 } // prettier-ignore
+
+const boardText = (board: BoardStock, units: Units) => `${lotText(thingOf(board), units)}${board.lot === undefined ? "" : `, no. ${board.lot} of the yard`}`; // prettier-ignore
+
+/** Where what was spoiled is cut again: on the boards that were laid out for it, as long as those are not sawn. */
+function againOf(spoiled: Spoiled[], result: LayoutResult, named: ReturnType<typeof namedParts>, units: Units): Again[] {
+  const left = unsawn(result);
+  return [...new Set(spoiled.map((s) => partKey(s.of)))].flatMap((key): Again[] => {
+    const pieces = spoiled.reduce((n, s) => n + (partKey(s.of) === key ? s.pieces : 0), 0);
+    const name = named.get(key)?.name ?? key;
+    const gives = (l: Layout) => l.repeat * piecesOf(l).filter((p) => partKey(p.of) === key).length;
+    const some = left.filter((l) => gives(l) > 0);
+    const fresh = some.filter((l) => l.pin === undefined);
+    // When all else is sawn, what is left is for these.
+    const on = fresh.length > 0 ? fresh : some.reduce((n, l) => n + gives(l), 0) <= pieces ? some : [];
+    const gone = result.missing.find((m) => partKey(m.blank.of) === key);
+    const short = Math.min(pieces, gone ? (gone.short ?? gone.blank.quantity) : 0);
+    const from = [...new Set(on.map((l) => boardText(result.request.stock[l.stock]!, units)))].join("; ");
+    return [...(pieces > short && from ? [{ name, pieces: pieces - short, from }] : []), ...(short > 0 ? [{ name, pieces: short }] : [])];
+  });
+} // prettier-ignore
+
+/** Parts of a job by their keys, as they are called in it. */
+function namedParts(worked: WorkedJob): Map<string, { of: PartId; name: string }> {
+  const name = nameIn(worked.lines);
+  return new Map(cutList(worked.lines).map((c) => [c.id, { of: c.of, name: name(c) }]));
+}

@@ -1,5 +1,5 @@
 import type { Feature, Kind } from "@/core/feature/feature";
-import { MACHINES, settingsKey } from "@/core/feature/machine";
+import { MACHINES, type Setting, settingsKey } from "@/core/feature/machine";
 import { featureText } from "@/core/feature/say";
 import type { Units } from "@/core/length/length";
 import type { CutPart } from "@/core/line/cutlist";
@@ -51,6 +51,7 @@ export function cutting(
   units: Units,
   blocksOf: Blocks,
   name: (part: CutPart) => string,
+  spoiled: (part: CutPart) => number = () => 0,
 ): CutOperation[] {
   const groups = new Map<string, Group>();
   for (const part of parts)
@@ -58,7 +59,7 @@ export function cutting(
       const { pieces: sliced, blocks } = feature.onBlock ? blocksOf(part) : { pieces: 0, blocks: 0 };
       const shares = [
         { onBlock: true, pieces: sliced, blocks },
-        { onBlock: false, pieces: part.quantity - sliced, blocks: 0 },
+        { onBlock: false, pieces: part.quantity + spoiled(part) - sliced, blocks: 0 },
       ];
       for (const share of shares)
         if (share.pieces > 0) {
@@ -105,7 +106,14 @@ export function cutting(
           pieces: g.onBlock ? g.blocks : pieces,
           of: `${g.onBlock ? "blocks of " : ""}${[...new Set(parts.map(name))].join(", ")}`,
           makes: g.cuts.map((c) => ({ part: c.part.of, feature: c.feature.id, pieces: c.pieces })),
+          parts: new Map(
+            parts.map((p) => {
+              const { pieces } = g.cuts.find((c) => c.part === p)!;
+              return [p.id, { pieces, units: g.onBlock ? blocksOf(p).blocks : pieces }];
+            }),
+          ),
           settings: feature.settings,
+          ...(g.cuts.every((c) => isCentred(c.feature, c.part.part)) ? { centred: true } : {}),
           how: [
             ...new Set(
               g.cuts.map((c) => `${capital(name(c.part))}: ${featureText(c.feature, units, c.part.part.sides)}.`),
@@ -120,6 +128,15 @@ export function cutting(
         }),
       };
     });
+}
+
+/** True where a cut leaves as much of the part on its one side as on its other. */
+function isCentred({ settings }: Feature, { cut }: CutPart["part"]): boolean {
+  const of = (kind: Setting["kind"]) => settings.find((s) => s.kind === kind);
+  const [edge, end, width] = [of("from edge"), of("from end"), of("width")];
+  const at = edge ?? end;
+  if (!at || !width || (edge && end) || at.kind === "angle" || width.kind === "angle") return false;
+  return 2 * at.value + width.value === (edge ? cut.w : cut.l);
 }
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -1,6 +1,7 @@
 import { caution, type Hazard } from "@/core/feature/hazard";
 import type { Setting, Station } from "@/core/feature/machine";
-import type { PartId } from "@/core/line/line";
+import type { Spoiled } from "@/core/job/spoiled";
+import { type PartId, partKey } from "@/core/line/line";
 import type { Workshop } from "@/core/shop/shop";
 
 /** So much of a bought thing taken at an operation. */
@@ -48,9 +49,13 @@ export interface Operation {
   /** Parts that go into an assembly here. */
   joins: { part: PartId; pieces: number }[];
   uses: Taken[];
-  /** Boards it is the first to work, by their places in the layout's stock. */
-  boards: number[];
+  /** Boards it is the first to work, by their places in the layout's stock, and how many of each. */
+  boards: Map<number, number>;
+  /** Parts that go through, by their keys: how many pieces, and as how many of what goes through. */
+  parts: Map<string, { pieces: number; units: number }>;
   settings: Setting[];
+  /** The cut is to lie in the middle of the piece. */
+  centred?: boolean;
   /** What is done, in sentences: for a cut, what goes where on each part. */
   how: string[];
   measure: ToMeasure[];
@@ -84,7 +89,8 @@ export function operation(
     makes: [],
     joins: [],
     uses: [],
-    boards: [],
+    boards: new Map(),
+    parts: new Map(),
     settings: [],
     how: [],
     measure: [],
@@ -98,6 +104,18 @@ export function operation(
     minutes: Math.ceil(setup + each * rest.pieces * share),
     ...(hazard ? { caution: caution(hazard) } : {}),
   };
+}
+
+/** An operation without what was spoiled at it, or before it came there. */
+export function fewer(op: Operation, lost: Spoiled[]): Operation {
+  if (lost.length === 0) return op;
+  const units = lost.reduce((n, s) => {
+    const { pieces, units } = op.parts.get(partKey(s.of))!;
+    return n + Math.round((s.pieces * units) / Math.max(1, pieces));
+  }, 0);
+  const makes = op.makes.map((m) => ({ ...m, pieces: m.pieces - lost.reduce((n, s) => n + (partKey(s.of) === partKey(m.part) ? s.pieces : 0), 0) })); // prettier-ignore
+  const pieces = Math.max(1, op.pieces - units);
+  return { ...op, pieces, makes, minutes: Math.ceil(op.setup + op.each * pieces * op.share) };
 }
 
 /** An operation with the minutes the shop has said for its kind; a lot after the first is not set up again. */

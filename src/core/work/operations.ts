@@ -6,9 +6,11 @@ import type { Blank } from "@/core/layout/request";
 import { type CutPart, cutList, nameIn } from "@/core/line/cutlist";
 import { fitsTo } from "@/core/line/fits";
 import { partKey, pieceKey } from "@/core/line/line";
+import { type Spoiled, spoiledOf } from "@/core/job/spoiled";
 import { type Assembling, assembling, GLUE } from "./assembling";
 import { cutting, inTurn } from "./cutting";
-import { type Operation, operation, timed } from "./operation";
+import { namesOf } from "./names";
+import { fewer, type Operation, operation, timed } from "./operation";
 import { sawing } from "./sawing";
 
 /** Gluing up a panel, minutes [mem]. */
@@ -52,6 +54,7 @@ function workedOut(worked: WorkedJob, layout: LayoutResult): Operation[] {
       return { pieces: sum(slices), blocks: sum(blocks) };
     },
     name,
+    ({ of }) => spoiledOf(worked.job.spoiled, of),
   );
   inTurn(cuts);
   const steps = new Map(worked.lines.map((l) => [l.at, assembling(l, units, workshop)]));
@@ -108,8 +111,33 @@ function workedOut(worked: WorkedJob, layout: LayoutResult): Operation[] {
     ...cuts.map((c) => c.op),
     ...[...steps.values()].flatMap((list) => list.flatMap((s) => s.lots)),
   ];
-  return inOrder(all.map((op) => timed(op, workshop.minutes)));
+  const lost = lostIn(all, worked.job.spoiled ?? []);
+  return inOrder(all.map((op) => timed(fewer(op, lost.get(op.id) ?? []), workshop.minutes)));
 }
+
+/**
+ * What of each operation's pieces never comes out of it: as much more as was spoiled goes through all of them, but not through those after
+ * the one it was spoiled at, and there it is no good.
+ */
+function lostIn(all: Operation[], spoiled: Spoiled[]): Map<string, Spoiled[]> {
+  const lost = new Map<string, Spoiled[]>();
+  if (spoiled.length === 0) return lost;
+  const names = namesOf(all);
+  for (const s of spoiled) {
+    const at = all.filter((o) => names.get(o.id) === s.at);
+    const past = new Set(at.map((o) => o.id));
+    for (let grown = past.size > 0; grown; ) {
+      grown = false;
+      for (const o of all)
+        if (!past.has(o.id) && o.after.some((a) => past.has(a))) {
+          past.add(o.id);
+          grown = true;
+        }
+    }
+    for (const o of all) if (past.has(o.id) && o.parts.has(partKey(s.of))) lost.set(o.id, [...(lost.get(o.id) ?? []), s]);
+  }
+  return lost;
+} // prettier-ignore
 
 const sum = (list: number[]) => list.reduce((a, b) => a + b, 0);
 
@@ -137,6 +165,7 @@ function panel(b: Blank, saw: ReturnType<typeof sawing>, name: string, glue: num
     pieces,
     of: name,
     makes: [{ part: b.of, feature: null, pieces }],
+    parts: new Map([[partKey(b.of), { pieces, units: pieces }]]),
     uses: [{ what: GLUE, quantity: jointArea(b) * glue * pieces, unit: "g", spare: 0 }],
     how: ["Joint the edges that meet, glue and clamp flat, all grain one way; trim to size when the glue is hard."],
     after: saw.filter((s) => (s.up.finishes.get(pieceKey(b.of)) ?? 0) > 0).map((s) => s.op.id),

@@ -64,7 +64,9 @@ export function sawing(
       pieces: up.count,
       of: `${SAID[up.step].of}${SAID[up.step].of ? " for " : ""}${[...new Set(parts)].join(", ")}`,
       makes,
-      boards: [...up.begins],
+      boards: up.begins,
+      // Of a panel its staves go through: as many more are sawn, and none of them is another piece.
+      parts: new Map(up.blanks.filter((b) => !b.staves).map((b) => [pieceKey(b.of), up.through.get(pieceKey(b.of))!])),
       settings:
         up.step === "joint"
           ? []

@@ -2,12 +2,14 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { type ReactNode, useCallback, useEffect, useRef, useState } from "react";
-import { type Advice, adviceOf, driftOf, targetOf, toleranceOf } from "@/core/bench/check";
+import { type Advice, adviceOf, centredAt, driftOf, targetOf, toleranceOf } from "@/core/bench/check";
 import { SPOILED, STOPPED, type Tally } from "@/core/bench/events";
 import { settingText } from "@/core/feature/say";
 import { lengthText, mmText } from "@/core/length/format";
 import { type Length, mm, nm, type Units } from "@/core/length/length";
+import type { PartId } from "@/core/line/line";
 import type { Run } from "@/core/plan/runs";
+import type { Again } from "@/core/today/standing";
 import { Fresh } from "@/ui/parts/Fresh";
 import { Key } from "@/ui/parts/Key";
 import { LengthField } from "@/ui/parts/LengthField";
@@ -26,20 +28,22 @@ interface Job {
   id: number;
   name: string;
   units: Units;
+  /** What is cut again because it was spoiled. */
+  again: Again[];
 }
 
 /** So many are counted with one press. */
 const STEPS = [1, 2, 4, 8, 10];
 
 /** The bench: where to work, then one set-up after another. */
-export function BenchPage({ visit, places, jobs, tallies, version, at }: { visit: string; places: Place[]; jobs: Job[]; tallies: Tally[]; version: number; at: string | null }) {
+export function BenchPage({ visit, places, jobs, stale, tallies, version, at }: { visit: string; places: Place[]; jobs: Job[]; stale: boolean; tallies: Tally[]; version: number; at: string | null }) {
   const router = useRouter();
   const bench = useBench(tallies, version, useCallback(() => router.refresh(), [router])); // prettier-ignore
   const place = places.find((p) => p.name === at);
   const isDone = (r: Run) => bench.of(r).made >= r.begin + r.pieces;
   // What is on the screen stays there until somebody goes on: the last piece and one too many are not counted to what comes next.
   const [held, setHeld] = useState<string | null>(null);
-  const job = (id: number) => jobs.find((j) => j.id === id) ?? { id, name: `job ${id}`, units: "in" as const };
+  const job = (id: number) => jobs.find((j) => j.id === id) ?? { id, name: `job ${id}`, units: "in" as const, again: [] };
   if (!place)
     return (
       <main className="bench min-h-dvh bg-white p-6">
@@ -78,7 +82,7 @@ export function BenchPage({ visit, places, jobs, tallies, version, at }: { visit
     <>
       <Fresh visit={visit} />
       {run ? (
-        <SetUp key={keyOf(run)} run={run} next={left.filter((r) => r !== run).slice(0, 2)} place={place} done={place.runs.indexOf(run)} hold={() => setHeld(keyOf(run))} goOn={() => setHeld(null)} job={job} bench={bench} />
+        <SetUp key={keyOf(run)} run={run} next={left.filter((r) => r !== run).slice(0, 2)} place={place} done={place.runs.indexOf(run)} hold={() => setHeld(keyOf(run))} goOn={() => setHeld(null)} job={job} stale={stale} bench={bench} />
       ) : (
         <main className="bench min-h-dvh bg-white p-6">
           <h1 className="text-[2rem] font-bold">Nothing more is planned here.</h1>
@@ -99,12 +103,22 @@ const keyOf = (r: Run) => `${r.job} ${r.name} ${r.begin}`;
 /** What is asked on the set-up just now. */
 type Asks = "spoiled" | "measure" | "stop" | "all made" | null;
 
-function SetUp({ run, next, place, done, job, bench, hold, goOn }: { hold(): void; goOn(): void; run: Run; next: Run[]; place: Place; done: number; job(id: number): Job; bench: ReturnType<typeof useBench> }) {
+function SetUp({ run, next, place, done, job, stale, bench, hold, goOn }: { stale: boolean; hold(): void; goOn(): void; run: Run; next: Run[]; place: Place; done: number; job(id: number): Job; bench: ReturnType<typeof useBench> }) {
   const router = useRouter();
-  const { units, name } = job(run.job);
+  const { units, name, again } = job(run.job);
+  const large = useLarge();
+  /** Which part was spoiled, where several go through. */
+  const [which, setWhich] = useState<PartId | null>(null);
+  /** What was measured on the fence's side of a cut in the middle. */
+  const [fence, setFence] = useState<Length | null>(null);
   const t = bench.of(run);
   const [step, setStep] = useState(1);
   const [asks, setAsks] = useState<Asks>(null);
+  const ask = (a: Asks) => {
+    setFence(null);
+    setWhich(null);
+    setAsks(a);
+  };
   const began = useRef(false);
   const here = Math.max(0, Math.min(run.pieces, t.made - run.begin));
   const { happened } = bench;
@@ -122,24 +136,28 @@ function SetUp({ run, next, place, done, job, bench, hold, goOn }: { hold(): voi
   };
   /** Leaves it for the next; what was not counted is asked about. */
   const leave = () => {
-    if (left > 0 && asks !== "all made") return setAsks("all made");
+    if (left > 0 && asks !== "all made") return ask("all made");
     if (left > 0) tell({ do: "count", n: left });
     happened(run, { do: "leave" });
     goOn();
+  };
+  const spoil = (why: (typeof SPOILED)[number]): Parameters<typeof happened>[1] => {
+    const of = which ?? (run.ofParts.length === 1 ? run.ofParts[0]!.of : undefined);
+    return { do: "spoil", n: 1, why, ...(of ? { of } : {}) };
   };
   const resume = () => happened(run, { do: "go on" });
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
       if (e.ctrlKey || e.metaKey || e.altKey) return;
-      if (e.key === "Escape") return asks ? setAsks(null) : router.push("/plan");
+      if (e.key === "Escape") return asks ? ask(null) : router.push("/plan");
       if (asks === "all made" && e.key === "Enter") return leave();
       if (asks || (e.target instanceof HTMLElement && e.target.closest("input, a"))) return;
       // A foot switch is a keyboard with one key: most send Page Down.
       if (e.key === " " || e.key === "PageDown") more();
       else if (e.key === "Backspace") tell({ do: "count", n: -1 });
-      else if (e.key === "s") setAsks("spoiled");
-      else if (e.key === "m") setAsks("measure");
-      else if (e.key === "p") setAsks("stop");
+      else if (e.key === "s") ask("spoiled");
+      else if (e.key === "m") ask("measure");
+      else if (e.key === "p") ask("stop");
       else if (e.key === "Enter") leave();
       else if (e.key === "ArrowUp" || e.key === "ArrowDown") setStep((n) => STEPS[Math.min(STEPS.length - 1, Math.max(0, STEPS.indexOf(n) + (e.key === "ArrowUp" ? 1 : -1)))]!);
       else return;
@@ -159,12 +177,16 @@ function SetUp({ run, next, place, done, job, bench, hold, goOn }: { hold(): voi
   /** What the calliper read when it was closed. */
   const [closed, setClosed] = useState<Length | null>(null);
   const measured = (value: Length) => {
+    if (run.centred && fence === null) return setFence(value);
+    keepMeasured(run.centred && fence !== null ? centredAt(target!.value, fence, value) : value);
+  };
+  const keepMeasured = (value: Length) => {
     tell({ do: "measure", target: target!.value, value, tolerance: tolerance! });
-    setAsks(null);
+    ask(null);
   };
   const line = useCalliper(asks === "measure", (value) => (Math.abs(value) < CLOSED ? setClosed(value) : measured(value)));
-  const target = targetOf(run.settings);
-  const tolerance = target && toleranceOf(target as never);
+  const target = targetOf(run.settings, run.centred);
+  const tolerance = target && toleranceOf(target);
   const values = t.measured.filter((m) => m.target === target?.value).map((m) => m.value);
   return (
     <div className="bench flex min-h-dvh flex-col bg-white">
@@ -173,6 +195,9 @@ function SetUp({ run, next, place, done, job, bench, hold, goOn }: { hold(): voi
           <b>Set-up {done + 1} of {place.runs.length}</b> {place.name}
         </span>
         <span className="ml-auto">{name}</span>
+        <button aria-pressed={large.on} onClick={large.turn} className="min-h-[44px] border-2 border-ink px-3 font-bold">
+          Larger
+        </button>
         <span className="text-soft">{duration(Math.round(bench.minutes(run)))} at it, planned {duration(run.minutes)}</span>
       </header>
       <main
@@ -183,8 +208,9 @@ function SetUp({ run, next, place, done, job, bench, hold, goOn }: { hold(): voi
           <p className="mt-2 text-[1.73rem]">
             {run.title}: <span className="font-mono">{run.pieces}</span> {run.of}
           </p>
+          {run.from.length > 0 && <p className="mt-1 text-[1.3rem]">From {run.from.join("; ")}</p>}
           {target && tolerance !== undefined && (
-            <FirstPiece target={target.value} tolerance={tolerance} values={values} units={units} />
+            <FirstPiece target={target.value} tolerance={tolerance} values={values} units={units} centred={run.centred ?? false} />
           )}
           {run.caution && (
             <p className="mt-4 border-l-[10px] border-madder pl-4 text-[1.2rem]">{run.caution}</p>
@@ -199,6 +225,17 @@ function SetUp({ run, next, place, done, job, bench, hold, goOn }: { hold(): voi
             <div className="h-6 bg-spruce" style={{ width: `${(100 * here) / Math.max(1, run.pieces)}%` }} />
           </div>
           {t.spoiled > 0 && <p className="text-[1.13rem] font-semibold text-madder">{count(t.spoiled, "spoiled piece")}: as many more are wanted</p>}
+          {again.map((a) => (
+            <p key={a.name} className={`border-l-[6px] pl-3 text-[1.13rem] ${a.from ? "border-spruce" : "border-madder"}`}>
+              {count(a.pieces, `${a.name} again`, `${a.name} again`)}: {a.from ? `from ${a.from}` : "no board gives it. Ask for wood"}{" "}
+              {!a.from && <Link prefetch={false} className="quiet inline-flex min-h-[44px] items-center" href={`/jobs/${run.job}/lay-out`}>the job's boards</Link>}
+            </p>
+          ))}
+          {again.length > 0 && stale && (
+            <Link prefetch={false} href="/plan" className="flex min-h-[60px] items-center border-[3px] border-ink bg-white px-5 text-[1.3rem] font-bold no-underline">
+              Put it in the plan
+            </Link>
+          )}
           {asks === null && t.stopped && began.current ? (
             <Big act onClick={resume} k="space">Go on</Big>
           ) : asks === null ? (
@@ -214,23 +251,23 @@ function SetUp({ run, next, place, done, job, bench, hold, goOn }: { hold(): voi
                   −1
                 </button>
               </div>
-              <Big onClick={() => setAsks("spoiled")} k="s">One spoiled</Big>
-              {target && <Big onClick={() => setAsks("measure")} k="m">Measure</Big>}
-              <Big onClick={() => setAsks("stop")} k="p">Stand still</Big>
+              <Big onClick={() => ask("spoiled")} k="s">One spoiled</Big>
+              {target && <Big onClick={() => ask("measure")} k="m">{run.centred ? "Measure both sides" : "Measure"}</Big>}
+              <Big onClick={() => ask("stop")} k="p">Stand still</Big>
               {left > 0 && <Big onClick={leave} k="enter">Set-up done</Big>}
             </>
           ) : asks === "all made" ? (
             <>
               <p className="text-[1.4rem]">{count(left, "piece is", "pieces are")} not counted.</p>
               <Big act onClick={leave} k="enter">All {run.pieces} are made</Big>
-              <Big onClick={() => setAsks(null)} k="esc">Back</Big>
+              <Big onClick={() => ask(null)} k="esc">Back</Big>
               <Big onClick={() => { happened(run, { do: "leave" }); goOn(); router.push("/bench"); }}>Leave it for later</Big>
             </>
           ) : asks === "measure" ? (
             <label className="block text-[1.4rem]">
-              <span className="block">What it measures</span>
+              <span className="block">{!run.centred ? "What it measures" : fence === null ? "From the fence's edge to the cut" : "From the other edge to the cut"}</span>
               <span className="block border-[3px] border-ink p-3 text-[2.4rem]" ref={(el) => el?.querySelector("input")?.focus()}>
-                <LengthField value={null} units={units} label="What it measures" onSettle={measured} />
+                <LengthField key={fence} value={null} units={units} label="What it measures" onSettle={measured} />
               </span>
               <span className="text-[1rem] text-soft">enter keeps it, esc goes back; {line === "open" ? "a reading of the calliper lands here" : line === "lost" ? "the calliper is not heard: type what it shows" : "looking for the calliper …"}</span>
             {closed !== null && (
@@ -239,13 +276,23 @@ function SetUp({ run, next, place, done, job, bench, hold, goOn }: { hold(): voi
                 </span>
               )}
             </label>
+          ) : asks === "spoiled" && run.ofParts.length > 1 && !which ? (
+            <>
+              <p className="text-[1.4rem]">Which one?</p>
+              {run.ofParts.map(({ of, name }) => (
+                <Big key={name} onClick={() => setWhich(of)}>{name}</Big>
+              ))}
+              <button className="quiet min-h-[52px] text-[1.2rem]" onClick={() => ask(null)}>
+                back <Key k="esc" />
+              </button>
+            </>
           ) : (
             <>
               <p className="text-[1.4rem]">{asks === "spoiled" ? "Why?" : "Why does it stand still?"}</p>
               {(asks === "spoiled" ? SPOILED : STOPPED).map((why) => (
-                <Big key={why} onClick={() => { tell(asks === "spoiled" ? { do: "spoil", n: 1, why: why as never } : { do: "stop", why: why as never }); setAsks(null); }}>{why}</Big>
+                <Big key={why} onClick={() => { tell(asks === "spoiled" ? spoil(why as never) : { do: "stop", why: why as never }); ask(null); }}>{why}</Big>
               ))}
-              <button className="quiet min-h-[52px] text-[1.2rem]" onClick={() => setAsks(null)}>
+              <button className="quiet min-h-[52px] text-[1.2rem]" onClick={() => ask(null)}>
                 back <Key k="esc" />
               </button>
             </>
@@ -270,6 +317,23 @@ function SetUp({ run, next, place, done, job, bench, hold, goOn }: { hold(): voi
     </div>
   );
 } // prettier-ignore
+
+const LARGE = "rundik bench larger";
+
+/** Larger type and more contrast at this bench, also the next time. */
+function useLarge(): { on: boolean; turn(): void } {
+  const [on, setOn] = useState(false);
+  useEffect(() => setOn(localStorage.getItem(LARGE) === "yes"), []);
+  useEffect(() => {
+    document.documentElement.classList.toggle("larger", on);
+    return () => document.documentElement.classList.remove("larger");
+  }, [on]);
+  const turn = () => {
+    localStorage.setItem(LARGE, on ? "no" : "yes");
+    setOn(!on);
+  };
+  return { on, turn };
+}
 
 function Big({ children, onClick, k, act = false }: { children: ReactNode; onClick(): void; k?: string; act?: boolean }) {
   return (
@@ -302,10 +366,10 @@ function Settings({ run, units }: { run: Run; units: Units }) {
 } // prettier-ignore
 
 /** What the measured pieces say: go on, set it by so much, or stop; and how they run. */
-function FirstPiece({ target, tolerance, values, units }: { target: Length; tolerance: Length; values: Length[]; units: Units }) {
+function FirstPiece({ target, tolerance, values, units, centred }: { centred: boolean; target: Length; tolerance: Length; values: Length[]; units: Units }) {
   const last = values.at(-1);
   const either = `${lengthText(tolerance, units)} either way`;
-  if (last === undefined) return <p className="mt-3 text-[1.4rem]">Measure the first piece: {lengthText(target, units)}, {either}.</p>;
+  if (last === undefined) return <p className="mt-3 text-[1.4rem]">Measure the first piece: {lengthText(target, units)}{centred ? " on both sides of the cut" : ""}, {either}.</p>;
   const drift = driftOf(values, target, tolerance);
   return (
     <div className="mt-3">

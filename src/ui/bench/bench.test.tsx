@@ -10,9 +10,9 @@ const router = { refresh: () => {}, push: jest.fn() };
 jest.unstable_mockModule("next/navigation", () => ({ useRouter: () => router }));
 const { BenchPage } = await import("./BenchPage");
 
-const run = (more: Partial<Run>): Run => ({ job: 1, name: "stop", op: "crosscut-1", station: "table saw", unit: 0, who: [0], startsAt: 0, endsAt: 60, minutes: 60, wait: 0, pieces: 3, begin: 0, all: 3, lot: 0, lots: 1, setUps: 1, title: "Crosscut to length", of: "sides", settings: [{ kind: "stop", value: inch(19, 1, 8) }], guess: true, kind: "Rip to width", setup: 5, each: 1.5, caution: "Guard on.", ...more }); // prettier-ignore
+const run = (more: Partial<Run>): Run => ({ job: 1, name: "stop", op: "crosscut-1", station: "table saw", unit: 0, who: [0], startsAt: 0, endsAt: 60, minutes: 60, wait: 0, pieces: 3, begin: 0, all: 3, lot: 0, lots: 1, setUps: 1, title: "Crosscut to length", of: "sides", settings: [{ kind: "stop", value: inch(19, 1, 8) }], guess: true, from: [], ofParts: [], kind: "Rip to width", setup: 5, each: 1.5, caution: "Guard on.", ...more }); // prettier-ignore
 const places = [{ name: "table saw", runs: [run({}), run({ name: "fence", title: "Rip to width", pieces: 9, settings: [{ kind: "fence", value: inch(9, 5, 8) }] })] }]; // prettier-ignore
-const jobs = [{ id: 1, name: "Heath estate", units: "in" as const }];
+const jobs = [{ id: 1, name: "Heath estate", units: "in" as const, again: [] }];
 
 /** A server that keeps each event once, and does not answer while it is away. */
 let kept: Map<string, BenchEvent>;
@@ -40,7 +40,7 @@ globalThis.EventSource = class {
   close() {}
 } as never;
 afterEach(cleanup);
-const page = (tallies: Tally[] = []) => render(<BenchPage visit="v" places={places} jobs={jobs} tallies={tallies} version={0} at="table saw" />); // prettier-ignore
+const page = (tallies: Tally[] = []) => render(<BenchPage visit="v" places={places} jobs={jobs} stale={false} tallies={tallies} version={0} at="table saw" />); // prettier-ignore
 const press = (key: string) => act(async () => void fireEvent.keyDown(window, { key }));
 const made = () => [...talliesOf([...kept.values()], 0).values()].map((t) => [t.name, t.made]);
 
@@ -90,7 +90,7 @@ test("a page the server made before it heard of the last counts takes none of th
   await press(" ");
   const shown = () => screen.getByTestId("counted").textContent;
   const made = (n: number): Tally => ({ job: 1, name: "stop", made: n, spoiled: [], measured: [], running: true, setUps: 1, minutes: 1 }); // prettier-ignore
-  const again = (version: number, n: number) => rerender(<BenchPage visit="v" places={places} jobs={jobs} tallies={[made(n)]} version={version} at="table saw" />); // prettier-ignore
+  const again = (version: number, n: number) => rerender(<BenchPage visit="v" places={places} jobs={jobs} stale={false} tallies={[made(n)]} version={version} at="table saw" />); // prettier-ignore
   again(1, 1);
   expect(shown()).toBe("2");
   again(9, 3);
