@@ -4,7 +4,7 @@ import { dayStart } from "@/core/plan/calendar";
 import { calendarFile, type NamedRun } from "./calendarFile";
 
 const start = dayStart("2027-02-10") + 480;
-const run: NamedRun = { job: 3, name: "Rip", op: "rip-3", station: "table saw", unit: 0, who: [0], startsAt: start, endsAt: start + 70, minutes: 70, wait: 0, pieces: 96, begin: 0, all: 96, lot: 0, lots: 1, setUps: 1, title: "Rip to width", of: "strips for side; body, deep", from: [], ofParts: [], settings: [{ kind: "fence", value: inch(6, 5, 8) }], caution: "Guard on.", guess: true, kind: "Rip to width", setup: 5, each: 1.5, jobName: "Heath, estate", units: "in", people: ["sawyer"] }; // prettier-ignore
+const run: NamedRun = { job: 3, name: "Rip", op: "rip-3", station: "table saw", unit: 0, who: [0], startsAt: start, endsAt: start + 70, minutes: 70, wait: 0, pieces: 96, begin: 0, all: 96, lot: 0, lots: 1, setUps: 1, title: "Rip to width", of: "strips for side; body, deep", wants: 1, from: [], ofParts: [], settings: [{ kind: "fence", value: inch(6, 5, 8) }], caution: "Guard on.", guess: true, kind: "Rip to width", setup: 5, each: 1.5, jobName: "Heath, estate", units: "in", people: ["sawyer"] }; // prettier-ignore
 
 test("another reader finds each run in the calendar file, at the shop's own clock, with its caution", () => {
   // Read by ical.js, which knows nothing of what wrote it.

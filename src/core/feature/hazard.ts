@@ -18,7 +18,7 @@ const CAUTIONS = {
   glue: "Air the room; keep glue off skin and eyes.",
   paint:
     "Air the room. Outside of the hive only; no preservative-treated wood, and reclaimed painted wood may hold lead.",
-  wax: "150–160 °C: outside, dry wood, never water near, lid and extinguisher at hand, thermostat, no naked flame under an open pan; a licensed electrician for heaters.",
+  wax: "Two people, 150–160 °C: outside, dry wood, never water near, lid and extinguisher at hand, thermostat, no naked flame under an open pan; a licensed electrician for heaters.",
   metal: "Gloves for cut edges, never near a turning bit; clamp the sheet, eyes covered when it is snipped.",
   foam: "Foam burns with poisonous smoke: no flame, no hot wire in a closed room; extraction and a mask for its dust.",
   router: "Clamp board and template, both hands on the tool, feed against the turn; unplug it to change the cutter.",
@@ -29,6 +29,10 @@ export type Hazard = keyof typeof CAUTIONS;
 export const hazardSchema = z.enum(Object.keys(CAUTIONS) as [Hazard, ...Hazard[]]);
 
 const DEFER = "Follow the machine's manual, local rules and licensed practice.";
+
+/** Hazards nobody meets alone, and how many people they want at least [mem: hot wax takes one to lift and one at lid and extinguisher]. */
+const PEOPLE: Partial<Record<Hazard, number>> = { wax: 2 };
+export const peopleFor = (hazard: Hazard | undefined): number => (hazard && PEOPLE[hazard]) ?? 1;
 
 /** The caution for a hazard, always deferring to manuals and licensed practice. */
 export const caution = (hazard: Hazard): string => `${CAUTIONS[hazard]} ${DEFER}`;

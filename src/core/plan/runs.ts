@@ -23,6 +23,8 @@ export interface Run extends Pick<
   settings: Setting[];
   caution?: string;
   centred?: boolean;
+  /** It wants so many, and may be planned with fewer where the shop has no more. */
+  wants: number;
   /** The boards it is the first to work, and parts that go through, in words. */
   from: string[];
   ofParts: NonNullable<Work["ofParts"]>;
@@ -32,6 +34,10 @@ export interface Run extends Pick<
   setup: number;
   each: number;
 }
+
+/** What has to be said of a run that is planned with fewer people than it wants; undefined where it is not. */
+export const tooFew = ({ wants, who }: Pick<Run, "wants" | "who">): string | undefined =>
+  wants > who.length ? `Wants ${wants} people, ${who.length} is in the plan: do not begin it alone.` : undefined;
 
 /** Over a break or a night it is the same run, over longer it is another: minutes. */
 const APART = 18 * 60;
@@ -91,6 +97,7 @@ export function runsOf({ blocks }: Pick<WholePlan, "blocks">, jobs: { job: numbe
       each: w ? w.each * w.share : 0,
       ...(w?.caution ? { caution: w.caution } : {}),
       ...(w?.centred ? { centred: true } : {}),
+      wants: w?.people ?? 1,
       from: w?.from ?? [],
       ofParts: w?.ofParts ?? [],
     };

@@ -1,4 +1,4 @@
-import { caution, type Hazard } from "@/core/feature/hazard";
+import { caution, type Hazard, peopleFor } from "@/core/feature/hazard";
 import type { Setting, Station } from "@/core/feature/machine";
 import type { Spoiled } from "@/core/job/spoiled";
 import { type PartId, partKey } from "@/core/line/line";
@@ -95,10 +95,10 @@ export function operation(
     how: [],
     measure: [],
     mistakes: [],
-    people: 1,
     wait: 0,
     after: [],
     ...rest,
+    people: Math.max(rest.people ?? 1, peopleFor(hazard)),
     setup,
     each,
     minutes: Math.ceil(setup + each * rest.pieces * share),

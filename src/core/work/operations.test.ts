@@ -9,7 +9,7 @@ import { workJob } from "@/core/job/worked";
 import { layOut } from "@/core/layout/layout";
 import { layoutRequest } from "@/core/job/ask";
 import { clockText } from "@/core/plan/calendar";
-import type { Operation } from "./operation";
+import { type Operation, operation } from "./operation";
 import { operations } from "./operations";
 import { planDocument, planOf } from "@/core/plan/plan";
 
@@ -149,6 +149,9 @@ describe("operations of a job", () => {
         { options: { handholds: "cleats" } },
       ]),
     );
+    // Hot wax wants two, whatever a design says.
+    const dip = { id: "dip", name: "Dip", station: "tank", pieces: 2, of: "boxes" } as const;
+    expect([operation({ ...dip, hazard: "wax" }), operation({ ...dip, hazard: "wax", people: 3 }), operation({ ...dip, hazard: "glue" })].map((o) => o.people)).toEqual([2, 3, 1]); // prettier-ignore
     const said = (hazard: Hazard) => ops.filter((o) => o.caution === caution(hazard));
     expect(
       said("thin")

@@ -8,7 +8,7 @@ import { settingText } from "@/core/feature/say";
 import { lengthText, mmText } from "@/core/length/format";
 import { type Length, mm, nm, type Units } from "@/core/length/length";
 import type { PartId } from "@/core/line/line";
-import type { Run } from "@/core/plan/runs";
+import { type Run, tooFew } from "@/core/plan/runs";
 import type { Again } from "@/core/today/standing";
 import { Fresh } from "@/ui/parts/Fresh";
 import { Key } from "@/ui/parts/Key";
@@ -212,6 +212,7 @@ function SetUp({ run, next, place, done, job, stale, bench, hold, goOn }: { stal
           {target && tolerance !== undefined && (
             <FirstPiece target={target.value} tolerance={tolerance} values={values} units={units} centred={run.centred ?? false} />
           )}
+          {tooFew(run) && <p className="mt-4 text-[1.4rem] font-bold text-madder">{tooFew(run)}</p>}
           {run.caution && (
             <p className="mt-4 border-l-[10px] border-madder pl-4 text-[1.2rem]">{run.caution}</p>
           )}

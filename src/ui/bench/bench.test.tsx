@@ -10,7 +10,7 @@ const router = { refresh: () => {}, push: jest.fn() };
 jest.unstable_mockModule("next/navigation", () => ({ useRouter: () => router }));
 const { BenchPage } = await import("./BenchPage");
 
-const run = (more: Partial<Run>): Run => ({ job: 1, name: "stop", op: "crosscut-1", station: "table saw", unit: 0, who: [0], startsAt: 0, endsAt: 60, minutes: 60, wait: 0, pieces: 3, begin: 0, all: 3, lot: 0, lots: 1, setUps: 1, title: "Crosscut to length", of: "sides", settings: [{ kind: "stop", value: inch(19, 1, 8) }], guess: true, from: [], ofParts: [], kind: "Rip to width", setup: 5, each: 1.5, caution: "Guard on.", ...more }); // prettier-ignore
+const run = (more: Partial<Run>): Run => ({ job: 1, name: "stop", op: "crosscut-1", station: "table saw", unit: 0, who: [0], startsAt: 0, endsAt: 60, minutes: 60, wait: 0, pieces: 3, begin: 0, all: 3, lot: 0, lots: 1, setUps: 1, title: "Crosscut to length", of: "sides", settings: [{ kind: "stop", value: inch(19, 1, 8) }], guess: true, wants: 1, from: [], ofParts: [], kind: "Rip to width", setup: 5, each: 1.5, caution: "Guard on.", ...more }); // prettier-ignore
 const places = [{ name: "table saw", runs: [run({}), run({ name: "fence", title: "Rip to width", pieces: 9, settings: [{ kind: "fence", value: inch(9, 5, 8) }] })] }]; // prettier-ignore
 const jobs = [{ id: 1, name: "Heath estate", units: "in" as const, again: [] }];
 
@@ -125,4 +125,44 @@ test("the first piece is held against its target: nudge, then good; a spoiled on
   await press("p");
   await act(async () => void fireEvent.click(screen.getByText("break")));
   expect(screen.getByText("Go on")).toBeTruthy();
+});
+
+const at = (more: Partial<Run>, again: { name: string; pieces: number; from?: string }[] = [], stale = false) =>
+  render(<BenchPage visit="v" places={[{ name: "table saw", runs: [run(more)] }]} jobs={[{ ...jobs[0]!, again }]} stale={stale} tallies={[]} version={0} at="table saw" />); // prettier-ignore
+
+test("it is said from which boards; of several parts that go through it is asked which was spoiled, and what comes of it is shown", async () => {
+  const parts = ["side", "end"].map((part) => ({ of: { line: 0, part }, name: part }));
+  at({ from: ["8 of pine, 3/4 × 11 1/4 × 96, no. 3 of the yard"], ofParts: parts }, [{ name: "end", pieces: 2, from: "pine, offcut, no. 9 of the yard" }, { name: "side", pieces: 1 }], true); // prettier-ignore
+  expect(screen.getByText(/From 8 of pine.*no\. 3 of the yard/)).toBeTruthy();
+  expect(screen.getByText(/2 end again: from pine, offcut, no\. 9/)).toBeTruthy();
+  expect(screen.getByText(/1 side again: no board gives it\. Ask for wood/)).toBeTruthy();
+  expect(screen.getByText("Put it in the plan").getAttribute("href")).toBe("/plan");
+  await press("s");
+  await act(async () => void fireEvent.click(screen.getByText("end", { selector: "button" })));
+  await act(async () => void fireEvent.click(screen.getByText("split")));
+  expect([...kept.values()].map((e) => e.what).find((w) => w.do === "spoil")).toEqual({ do: "spoil", n: 1, why: "split", of: { line: 0, part: "end" } }); // prettier-ignore
+});
+
+test("a cut in the middle is measured from both sides, and moved by half of the difference; the bench goes larger and stays so", async () => {
+  const settings: Run["settings"] = [{ kind: "width", value: inch(0, 3, 8) }, { kind: "from edge", value: inch(0, 1, 2) }]; // prettier-ignore
+  at({ centred: true, settings });
+  await press("m");
+  const type = async (value: string) => {
+    const field = screen.getByLabelText("What it measures", { selector: "input" });
+    fireEvent.change(field, { target: { value } });
+    await act(async () => void fireEvent.keyDown(field, { key: "Enter" }));
+  };
+  expect(screen.getByText("From the fence's edge to the cut")).toBeTruthy();
+  await type("17/32");
+  expect(screen.getByText("From the other edge to the cut")).toBeTruthy();
+  await type("15/32");
+  // 1/16 apart: half of it, 1/32, less at the fence.
+  expect(screen.getByText("set it 1/32 less, then measure the next")).toBeTruthy();
+  fireEvent.click(screen.getByText("Larger"));
+  expect(document.documentElement.className).toBe("larger");
+  cleanup();
+  expect(document.documentElement.className).toBe("");
+  at({});
+  expect(document.documentElement.className).toBe("larger");
+  localStorage.clear();
 });

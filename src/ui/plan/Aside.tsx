@@ -1,6 +1,6 @@
 "use client";
 import Link from "next/link";
-import type { Run } from "@/core/plan/runs";
+import { type Run, tooFew } from "@/core/plan/runs";
 import type { Gain, More } from "@/core/plan/whatif";
 import type { JobPlanned } from "@/core/plan/whole";
 import { Key } from "@/ui/parts/Key";
@@ -54,6 +54,7 @@ export function Aside({
 }) {
   const stations = [...new Set(runs.map((r) => r.station))];
   const hours = stations.map((s) => ({ what: s as string, minutes: runs.reduce((n, r) => n + (r.station === s ? r.minutes : 0), 0) })).toSorted((a, b) => b.minutes - a.minutes); // prettier-ignore
+  const alone = [...new Map(runs.filter(tooFew).map((r) => [`${r.job} ${r.name}`, r])).values()];
   const most = Math.max(1, ...hours.map((h) => h.minutes));
   return (
     <aside className="no-print flex flex-col gap-5">
@@ -104,6 +105,16 @@ export function Aside({
                   ? `alone in the shop it is ready ${clockDay(j.bound)} at the earliest`
                   : "alone in the shop it would be in time"}
               </span>
+            </p>
+          ))}
+        </section>
+      )}
+      {alone.length > 0 && (
+        <section aria-label="Wants more people">
+          <h2 className="small-head border-b border-rule pb-1">Wants more people</h2>
+          {alone.map((r) => (
+            <p key={r.name + r.job} className="border-b border-rule py-1.5 text-[.9rem]">
+              <b className="font-semibold text-madder">{r.title}</b>, {name(r.job)}: {tooFew(r)}
             </p>
           ))}
         </section>

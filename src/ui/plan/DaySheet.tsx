@@ -1,4 +1,4 @@
-import type { Run } from "@/core/plan/runs";
+import { type Run, tooFew } from "@/core/plan/runs";
 import { Measure } from "@/ui/parts/Measure";
 import { clockTime, dayText, duration } from "@/ui/parts/words";
 import type { Names } from "./Board";
@@ -42,6 +42,7 @@ export function DaySheet({ day, runs, people, names }: { day: OpenDay; runs: Run
                       {r.who.length > 1 && ` · with ${r.who.filter((x) => x !== p).map(names.person).join(" and ")}`}
                       {r.wait > 0 && ` · then leave it ${duration(r.wait)}`}
                     </span>
+                    {tooFew(r) && <b className="block">{tooFew(r)}</b>}
                     {r.caution && <span className="block border-l-4 border-black pl-2 text-[.8rem]">{r.caution}</span>}
                   </span>
                   <span className="h-4 w-4 border border-black" />

@@ -15,8 +15,8 @@ afterEach(cleanup);
 
 const MONDAY = Date.parse("2027-02-08T00:00:00Z") / 60_000;
 const days = [0, 1, 2, 3, 4].map((d) => ({ day: `2027-02-${String(8 + d).padStart(2, "0")}`, from: MONDAY + d * 1440 + 480, to: MONDAY + d * 1440 + 990 })); // prettier-ignore
-const run = (more: Partial<Run>): Run => ({ job: 1, name: "rip", op: "rip-1", station: "table saw", unit: 0, who: [0], startsAt: days[0]!.from, endsAt: days[0]!.from + 60, minutes: 60, wait: 0, pieces: 40, begin: 0, all: 40, lot: 0, lots: 1, setUps: 1, title: "Rip to width", of: "strips", settings: [{ kind: "fence", value: inch(9, 5, 8) }], guess: true, from: [], ofParts: [], kind: "Rip to width", setup: 5, each: 1.5, caution: "Guard on.", ...more }); // prettier-ignore
-const glue = run({ name: "glue", op: "0/glue/1", station: "clamps", title: "Glue", pieces: 8, settings: [], startsAt: days[0]!.from + 60, endsAt: days[0]!.from + 120, wait: 45 }); // prettier-ignore
+const run = (more: Partial<Run>): Run => ({ job: 1, name: "rip", op: "rip-1", station: "table saw", unit: 0, who: [0], startsAt: days[0]!.from, endsAt: days[0]!.from + 60, minutes: 60, wait: 0, pieces: 40, begin: 0, all: 40, lot: 0, lots: 1, setUps: 1, title: "Rip to width", of: "strips", settings: [{ kind: "fence", value: inch(9, 5, 8) }], guess: true, wants: 1, from: [], ofParts: [], kind: "Rip to width", setup: 5, each: 1.5, caution: "Guard on.", ...more }); // prettier-ignore
+const glue = run({ name: "glue", op: "0/glue/1", station: "clamps", title: "Glue", wants: 2, pieces: 8, settings: [], startsAt: days[0]!.from + 60, endsAt: days[0]!.from + 120, wait: 45 }); // prettier-ignore
 const plan: RunPlan = { id: 7, now: MONDAY, runs: [run({}), glue], days, jobs: [{ job: 1, ready: days[1]!.from, due: MONDAY + 1440, late: days[1]!.from - MONDAY - 1440, bound: days[0]!.to }], finish: days[1]!.from, bound: days[0]!.to, boundBy: "the table saw", lateBound: 0, setUps: 1, lots: { first: 120, growth: 1, parts: 1, most: 240 } }; // prettier-ignore
 const shown = { now: MONDAY + 400, today: "2027-02-08", jobs: [{ id: 1, name: "Heath estate", customer: null, units: "in" as const, due: "2027-02-08", for: ["swarms" as const] }], left: [{ id: 2, name: "Garden", why: "nothing is asked for yet" }], coming: [{ purchase: 4, from: "Mill", job: 1, what: "pine", on: "2027-02-09" }], old: [], people: [{ title: "sawyer" }], plan, year: [{ day: "2027-02-08", load: 300, hours: 240 }, { day: "2027-02-15", load: 0, hours: 240 }], hasEarlier: false, stale: false }; // prettier-ignore
 const asked: { path: string; body: unknown }[] = [];
@@ -52,6 +52,8 @@ test("the page says when all is done, what no plan can do better, who is late by
   expect(screen.getByText("nothing is asked for yet")).toBeTruthy();
   // The day on paper carries the caution where the cut is planned.
   expect(screen.getByLabelText("Day sheet, Mon 8 Feb").textContent).toMatch(/Guard on/);
+  // What wants two and has one in the plan says so, here and on paper.
+  expect(screen.getAllByText(/Wants 2 people, 1 is in the plan: do not begin it alone/)).toHaveLength(2);
   // A row folds to its marks.
   fireEvent.click(screen.getByRole("button", { name: /^Clamps/ }));
   expect(screen.queryByRole("button", { name: /^Glue/ })).toBeNull();

@@ -55,6 +55,10 @@ export function Run() {
             ) ·{" "}
             <Link prefetch={false} className="quiet no-print" href={`/jobs/${id}/batch`}>
               print the batch
+            </Link>{" "}
+            ·{" "}
+            <Link prefetch={false} className="quiet no-print" href={`/jobs/${id}/happened`}>
+              what happened
             </Link>
             {guesses > 0 && ` · ${guesses === rows.length ? "all" : guesses} of the times are guesses`}
           </span>
