@@ -31,6 +31,7 @@ const ROOMS = [
   "purchase",
   "bench",
   "plan",
+  "papers",
   "today",
   "trial",
   "solve",

@@ -1,4 +1,4 @@
-import { build, install, run, say, serve, calliperOn, suppliersAt } from "./steps.mjs";
+import { build, install, run, say, serve, calliperOn, labelPrinterOn, suppliersAt } from "./steps.mjs";
 
 /** Installs, builds, loads the demo and serves it. PORT and HOST choose where; RUNDIK_DB which database. */
 install();
@@ -11,6 +11,7 @@ const supplies = {
 };
 const { url: suppliers, server: traders } = await suppliersAt(supplies);
 const calliper = calliperOn(process.env.CALLIPER_PORT ?? "4172");
+const labels = labelPrinterOn(process.env.LABEL_PORT ?? "4173");
 run("Loading the demo", "node_modules/.bin/tsx", ["scripts/load-demo.ts"], {
   RUNDIK_DB: db,
   SUPPLIER_RUNS: "1",
@@ -19,7 +20,7 @@ run("Loading the demo", "node_modules/.bin/tsx", ["scripts/load-demo.ts"], {
 const { url, server } = await serve({ port: process.env.PORT ?? 4170, host: process.env.HOST ?? "127.0.0.1", db });
 await fetch(`${url}/jobs/1/shape`).catch(() => undefined); // so that the first person to look does not wait
 say(
-  `Rundik is at ${url}, its made-up suppliers at ${suppliers}, its made-up calliper at ${calliper.url} — stop all with Ctrl+C`,
+  `Rundik is at ${url}, its made-up suppliers at ${suppliers}, its made-up calliper at ${calliper.url}, its made-up label printer at ${labels.url} — stop all with Ctrl+C`,
 );
 if (!["127.0.0.1", "localhost", "::1"].includes(process.env.HOST ?? "127.0.0.1"))
   say(
@@ -29,5 +30,6 @@ for (const signal of ["SIGINT", "SIGTERM"]) process.on(signal, () => server.kill
 server.once("exit", (code) => {
   traders.kill("SIGTERM");
   calliper.server.kill("SIGTERM");
+  labels.server.kill("SIGTERM");
   process.exit(code ?? 0);
 });

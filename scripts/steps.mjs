@@ -106,15 +106,22 @@ export async function serve({ port, host = "127.0.0.1", db, show = false }) {
   throw new Error("the server did not answer within a minute");
 }
 
-/** Starts the made-up calliper; a port that is taken is no reason not to go on. */
-export function calliperOn(port) {
-  const server = spawn("node_modules/.bin/tsx", ["src/standins/calliper/main.ts"], {
+/** Starts a made-up device of the bench; a port that is taken is no reason not to go on. */
+function device(name, settings, url) {
+  const server = spawn("node_modules/.bin/tsx", [`src/standins/${name}/main.ts`], {
     stdio: "ignore",
-    env: { ...env, CALLIPER_PORT: port },
+    env: { ...env, ...settings },
   });
   process.once("exit", () => server.kill("SIGTERM"));
-  return { url: `http://127.0.0.1:${port}/stand-in`, server };
+  return { url, server };
 }
+
+/** Starts the made-up calliper. */
+export const calliperOn = (port) => device("calliper", { CALLIPER_PORT: port }, `http://127.0.0.1:${port}/stand-in`);
+
+/** Starts the made-up label printer; what came out is on a page one port on. */
+export const labelPrinterOn = (port) =>
+  device("label-printer", { LABEL_PORT: port }, `http://127.0.0.1:${Number(port) + 1}`);
 
 /** Starts the made-up suppliers; answers once they can be asked. A demo that fails to start takes them along. */
 export async function suppliersAt(settings) {

@@ -2,6 +2,7 @@ import { isAdmitted } from "./admitted";
 import { refusal } from "./gate";
 import { z } from "zod";
 import { JobFileError, meant } from "@/core/problem/problem";
+import { PrinterError } from "@/exchange/labelPrinter";
 import { NotLetIn } from "@/store/door";
 import { storageFault } from "@/store/fault";
 import { LayoutLimit } from "@/workers/pool";
@@ -106,7 +107,7 @@ export async function answer(request: Request, run: () => Promise<Response>): Pr
         ? 400
         : e instanceof NoJobError || e instanceof NoPurchaseError || e instanceof NotFound
           ? 404
-          : e instanceof FullError || e instanceof LayoutLimit
+          : e instanceof FullError || e instanceof LayoutLimit || e instanceof PrinterError
             ? 503
             : e instanceof StaleError
               ? 409

@@ -66,6 +66,8 @@ const ACTS: Record<string, object> = {
   alone: { alone: true },
   reserve: { lots: [{ id: 1, count: 1 }] },
   sawn: { stock: [{ ...stock, available: 1 }], layouts: [{ stock: 0, repeat: 1, strips: [] }], kept: [{ lot: { ...lot, offcut: true }, count: 2 }] }, // prettier-ignore
+  hold: { pinned: [pinned], lots: [{ id: 1, count: 1 }] },
+  spoil: { spoiled: { id: "3f2a.17", of: { line: 0, part: "side" }, pieces: 2, units: 1, at: "Rip to width" } },
   quote: { to: { margin: 25, until: "2027-03-01", terms: "six weeks" } },
   "ask for": { at: 0, each: 4150 },
   "give quote": { given: { on: "2027-02-01", currency: "GBP", tax: 20, lines: [{ item: "Body, deep", quantity: 4, each: 4150, cost: 2600 }] } }, // prettier-ignore
@@ -77,7 +79,7 @@ const ACTS: Record<string, object> = {
 const PURCHASE_ACTS: PurchaseAct[] = [{ do: "line", line: 0, packs: 3 }, { do: "put off", until: "2027-03-01" }, { do: "take up" }, { do: "sent by hand" }, { do: "receive", note: "n 1", lines: [{ line: 0, packs: 1 }] }]; // prettier-ignore
 const draft: Draft = { seller: null, name: "by hand", currency: "GBP", delivery: 0, lines: [{ offer: null, thing: { form: "pack", material: "frame nail" }, pack: 200, packs: 5, price: 650, for: [] }] }; // prettier-ignore
 
-const BENCH: BenchEvent["what"][] = [{ do: "begin", of: { kind: "Rip to width", all: 40, setup: 5, each: 1.5 } }, { do: "count", n: 4 }, { do: "spoil", n: 1, why: "knot" }, { do: "measure", target: mm(20), value: mm(20), tolerance: mm(0.4) }, { do: "stop", why: "break" }, { do: "time", counts: true }]; // prettier-ignore
+const BENCH: BenchEvent["what"][] = [{ do: "begin", of: { kind: "Rip to width", all: 40, setup: 5, each: 1.5 } }, { do: "count", n: 4 }, { do: "spoil", n: 1, why: "knot", of: { line: 0, part: "side" } }, { do: "measure", target: mm(20), value: mm(20), tolerance: mm(0.4) }, { do: "stop", why: "break" }, { do: "time", counts: true }]; // prettier-ignore
 
 test("every kind of act has a sample here", () => {
   expect(Object.keys(ACTS)).toEqual(actSchema.options.map((o) => o.shape.do.value));
@@ -99,6 +101,8 @@ function samples(id: string): Sent[] {
     sent("jobs/[id]/instead", "GET", undefined, of),
     ...["item.svg", "item.dxf", "stick.pdf"].map((file) => sent("jobs/[id]/lines/[line]/[file]", "GET", undefined, { ...of, line: "0", file }, "paper=A4")), // prettier-ignore
     sent("jobs/[id]/layout/[file]", "GET", undefined, { ...of, file: "boards.csv" }),
+    ...["batch.pdf", "labels.pdf"].map((file) => sent("jobs/[id]/batch/[file]", "GET", undefined, { ...of, file })),
+    sent("jobs/[id]/labels", "POST", {}, of),
     ...["pdf", "csv", "xlsx"].map((kind) => sent("jobs/[id]/quote/[file]", "GET", undefined, { ...of, file: `quote-1.${kind}` })), // prettier-ignore
     ...Object.entries(ACTS).map(([kind, a]) => sent("jobs/[id]/act", "POST", { key: `s-1.${kind.length}`, revision: 0, act: { do: kind, ...a } }, of)), // prettier-ignore
     sent("jobs/[id]/act", "POST", { undo: true }, of),

@@ -14,7 +14,8 @@ import { piecesOf } from "@/core/boards/laid";
 import { blank, board, request } from "@/core/layout/tests/samples";
 import { itemDxf } from "./dxf";
 import { layoutCsv, layoutDxf, layoutSvg } from "./layout";
-import { stickPages, stickPdf } from "./stickPdf";
+import { stickPages } from "@/core/drawing/stick";
+import { roomOn, stickPdf } from "./stickPdf";
 import { itemSvg } from "./svg";
 
 const work = (line: Partial<JobLine>) =>
@@ -153,11 +154,11 @@ describe("the story stick on paper", () => {
   });
 
   test("pages overlap and together cover it all", () => {
-    const pages = stickPages(mm(900), "A4");
+    const pages = stickPages(mm(900), roomOn("A4"));
     expect(pages[0]!.from).toBe(0);
     expect(pages.at(-1)!.to).toBe(mm(900));
     pages.slice(1).forEach((p, i) => expect(pages[i]!.to - p.from).toBe(mm(10)));
-    expect(stickPages(mm(100), "Letter")).toEqual([{ from: 0, to: mm(100) }]);
+    expect(stickPages(mm(100), roomOn("Letter"))).toEqual([{ from: 0, to: mm(100) }]);
   });
 
   test.each([
@@ -170,7 +171,7 @@ describe("the story stick on paper", () => {
       const pdf = await stickPdf(stick, units, paper, "Heath estate");
       const { getDocument, OPS } = await import("pdfjs-dist/legacy/build/pdf.mjs");
       const doc = await getDocument({ data: new Uint8Array(pdf), useSystemFonts: true, verbosity: 0 }).promise;
-      expect(doc.numPages).toBe(stickPages(stick.length, paper).length);
+      expect(doc.numPages).toBe(stickPages(stick.length, roomOn(paper)).length);
       const page = await doc.getPage(1);
       const [, , w, h] = page.view as [number, number, number, number];
       expect([w, h].map((v) => Math.round(v * 10))).toEqual([width, height].map((v) => Math.round(v * 10)));

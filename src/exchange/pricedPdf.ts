@@ -1,7 +1,6 @@
 import PDFDocument from "pdfkit";
 import { type Currency, digitsOf, fromMinor, type Minor, moneyText } from "@/core/money/money";
-import { PAPER, type Paper, PT } from "./paper";
-import { oneLine } from "./text";
+import { finished, PAPER, type Paper, printable, PT } from "./paper";
 
 /** With its sign where the page has a letter for it, otherwise with the currency's three letters. */
 function amount({ currency }: Priced, minor: number): string {
@@ -34,10 +33,7 @@ export function pricedPdf(page: Priced, paper: Paper): Promise<Buffer> {
     margin: MARGIN,
     info: { Title: `${page.title}: ${page.subject}` },
   });
-  const done = new Promise<Buffer>((resolve, reject) => {
-    const chunks: Buffer[] = [];
-    doc.on("data", (c: Buffer) => chunks.push(c)).on("end", () => resolve(Buffer.concat(chunks))).on("error", reject); // prettier-ignore
-  });
+  const done = finished(doc);
   const right = width - MARGIN;
   const columns = { quantity: MARGIN, item: MARGIN + 48, each: right - 160, amount: right - 76 };
   const money = (minor: number, x: number, y: number) => doc.text(amount(page, minor), x, y, { width: 76, align: "right", lineBreak: false }); // prettier-ignore
@@ -86,9 +82,3 @@ export function pricedPdf(page: Priced, paper: Paper): Promise<Buffer> {
   doc.end();
   return done;
 }
-
-/** What the letters of the page can write; a currency's sign they do not have is its three letters already. */
-const printable = (text: string): string =>
-  oneLine(text)
-    .replace(/\u00a0/g, " ")
-    .replace(/[^\x20-\xff€–—‘’“”•…]/g, "?");

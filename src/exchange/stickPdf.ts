@@ -1,22 +1,12 @@
 import PDFDocument from "pdfkit";
 import { lengthWithUnit } from "@/core/length/format";
 import { NM_PER_INCH, NM_PER_MM, type Units } from "@/core/length/length";
-import { checkLength, type Stick } from "@/core/drawing/stick";
-import { PAPER, type Paper, PT } from "./paper";
+import { checkLength, OVERLAP, type Stick, stickPages } from "@/core/drawing/stick";
+import { finished, PAPER, type Paper, PT } from "./paper";
 
 const MARGIN = 15 * NM_PER_MM;
-/** How much of the stick stands on both of two pages, to be laid over each other. */
-const OVERLAP = 10 * NM_PER_MM;
-
-/** How the stick is cut into pages: from where to where on each, in nm. */
-export function stickPages(length: number, paper: Paper): { from: number; to: number }[] {
-  const room = PAPER[paper][1] - 2 * MARGIN - 25 * NM_PER_MM;
-  const pages = [];
-  for (let from = 0; ; from += room - OVERLAP) {
-    pages.push({ from, to: Math.min(length, from + room) });
-    if (from + room >= length) return pages;
-  }
-}
+/** How much of a page is for the stick. */
+export const roomOn = (paper: Paper) => PAPER[paper][1] - 2 * MARGIN - 25 * NM_PER_MM;
 
 /**
  * The story stick at true size over as many pages as it wants, with joining marks where pages overlap and a check
@@ -29,16 +19,17 @@ export function stickPdf(stick: Stick, units: Units, paper: Paper, job: string):
     autoFirstPage: false,
     info: { Title: `Story stick: ${stick.title}` },
   });
-  const done = new Promise<Buffer>((resolve, reject) => {
-    const chunks: Buffer[] = [];
-    doc
-      .on("data", (c: Buffer) => chunks.push(c))
-      .on("end", () => resolve(Buffer.concat(chunks)))
-      .on("error", reject);
-  });
-  const pages = stickPages(stick.length, paper);
+  const done = finished(doc);
+  drawStick(doc, stick, units, paper, job);
+  doc.end();
+  return done;
+}
+
+/** Draws the stick on pages of its own. */
+export function drawStick(doc: PDFKit.PDFDocument, stick: Stick, units: Units, paper: Paper, job: string): void {
+  const pages = stickPages(stick.length, roomOn(paper));
   pages.forEach((page, i) => {
-    doc.addPage();
+    doc.addPage().font("Helvetica");
     const left = (MARGIN + 20 * NM_PER_MM) * PT;
     const top = (MARGIN + 25 * NM_PER_MM) * PT;
     const y = (at: number) => top + (at - page.from) * PT;
@@ -79,8 +70,6 @@ export function stickPdf(stick: Stick, units: Units, paper: Paper, job: string):
     if (i > 0) join(page.from + OVERLAP / 2, `join ${i}`);
     if (i < pages.length - 1) join(page.to - OVERLAP / 2, `join ${i + 1}`);
   });
-  doc.end();
-  return done;
 }
 
 /** A bar of known length with its ends ticked. */

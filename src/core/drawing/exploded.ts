@@ -12,6 +12,9 @@ export interface Facet {
   looks: ItemAxis;
 }
 
+/** How faces are shaded on paper, by the way they look. */
+export const PAPER_FILL: Record<ItemAxis, string> = { x: "#d9d9d2", y: "#f2f2ec", z: "#ffffff" };
+
 /** A part in the exploded view, with its letter. */
 export interface ExplodedPart {
   part: Part;

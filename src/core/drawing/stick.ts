@@ -1,5 +1,5 @@
 import { lineAt, type WorkedLine, bodyOf, frameFor, frameOf } from "@/core/line/shapes";
-import { type Length, type Units, nm } from "@/core/length/length";
+import { type Length, NM_PER_MM, type Units, nm } from "@/core/length/length";
 import { bottomGap, topGap } from "@/core/line/hung";
 import { lengthOf } from "@/core/shape/shape";
 
@@ -81,3 +81,15 @@ export function storyStick(lines: WorkedLine[], at: number): Stick {
 
 /** The check length printed beside the stick, to prove the printer did not scale. */
 export const checkLength = (units: Units): Length => nm(units === "in" ? 4 * 25_400_000 : 100_000_000);
+
+/** How much of the stick stands on both of two pages, to be laid over each other: 10 mm. */
+export const OVERLAP = 10 * NM_PER_MM;
+
+/** How a stick is cut into pages that have so much room for it: from where to where on each, in nm. */
+export function stickPages(length: number, room: number): { from: number; to: number }[] {
+  const pages = [];
+  for (let from = 0; ; from += room - OVERLAP) {
+    pages.push({ from, to: Math.min(length, from + room) });
+    if (from + room >= length) return pages;
+  }
+}

@@ -12,6 +12,14 @@ export interface Cut {
   level: 0 | 1 | 2 | 3;
 }
 
+/** What each kind of cut is against, in the words of the saw. */
+export const AGAINST: Record<Cut["kind"], string> = {
+  trim: "square the end, take off",
+  out: "cut the bad stretch out, at",
+  rip: "rip, reference edge against the fence, at",
+  crosscut: "crosscut, squared end against the stop, at",
+};
+
 /** The cut that frees a strip, then its sections, then pieces of a section: it turns with every level. */
 const kindOf = (order: Order, level: 1 | 2 | 3): "rip" | "crosscut" =>
   (order === "rip") === (level !== 2) ? "rip" : "crosscut";

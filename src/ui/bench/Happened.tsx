@@ -1,5 +1,5 @@
 import Link from "next/link";
-import { type Against, inAll } from "@/core/bench/against";
+import { type Against, inAll } from "@/core/plan/against";
 import { PrintButton } from "@/ui/parts/PrintButton";
 import { clockDay, clockTime, count, duration } from "@/ui/parts/words";
 

@@ -1,6 +1,6 @@
 /** @jest-environment jsdom */
 import { render, screen } from "@testing-library/react";
-import { againstOf, inAll } from "@/core/bench/against";
+import { againstOf, inAll } from "@/core/plan/against";
 import type { Tally } from "@/core/bench/events";
 import { work } from "@/core/plan/tests/shop";
 import { namesOf } from "@/core/work/names";

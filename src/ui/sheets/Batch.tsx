@@ -3,8 +3,12 @@ import QRCode from "qrcode";
 import { partLetter } from "@/core/drawing/face";
 import type { WorkedJob } from "@/core/job/worked";
 import type { LayoutResult } from "@/core/layout/layout";
-import { type CutPart, cutList } from "@/core/line/cutlist";
-import { rowsOf } from "@/core/plan/fold";
+import type { CutPart } from "@/core/line/cutlist";
+import { type Batch as Paper, batchOf, codeOf } from "@/core/papers/batch";
+import { checkLength, type Stick, stickPages } from "@/core/drawing/stick";
+import { lengthText } from "@/core/length/format";
+import { mm, nm, NM_PER_MM } from "@/core/length/length";
+import { spread } from "@/ui/drawing/paper";
 import type { Plan } from "@/core/plan/plan";
 import { Measure } from "@/ui/parts/Measure";
 import { Cuts, Sizes } from "@/ui/parts/PartCells";
@@ -12,23 +16,23 @@ import { PrintButton } from "@/ui/parts/PrintButton";
 import { clockDay, clockTime, count, duration } from "@/ui/parts/words";
 import { Assembly } from "./AssemblySheet";
 import { Boards } from "./BoardSheets";
+import { PrintLabels } from "./PrintLabels";
 
 /** So many labels stand on a sheet of them: three across, eight down. */
 const A_SHEET = 24;
 
-/** What the label of a stack of parts says to a scanner: the job, the line and the part; in capitals, which make the smallest code. */
-export const codeOf = (jobId: number, { part, line }: CutPart): string =>
-  `rundik ${jobId}/${line.at}/${part.id}`.toUpperCase();
-
 /** All papers of a job in the order they are wanted: set-ups, cut list, run sheet, a sheet a pattern, assembly sheets, labels. */
 export function Batch({ worked, jobId, result, plan }: { worked: WorkedJob; jobId: number; result: LayoutResult; plan: Plan | null }) {
   const { job } = worked;
-  const parts = cutList(worked.lines);
+  const batch = batchOf(worked, result, plan);
+  const { parts } = batch;
   const papers = [
     ...(plan ? ["set-up list", "run sheet"] : []),
     "cut list",
     count(result.groups.flatMap((g) => g.result.layouts).length, "sheet of a pattern", "sheets, one a pattern"),
     count(worked.lines.length, "assembly sheet"),
+    count(parts.length, "cut ticket"),
+    count(batch.sticks.length, "story stick"),
     count(parts.length, "label"),
   ];
   return (
@@ -39,12 +43,13 @@ export function Batch({ worked, jobId, result, plan }: { worked: WorkedJob; jobI
         </Link>
         <PrintButton />
         <span className="text-soft">
-          {papers.join(" · ")} · <a href={`/api/jobs/${jobId}/lines/0/stick.pdf?paper=${job.workshop.paper}`}>the story stick at true size</a>
+          {papers.join(" · ")} · all as <a href={`/api/jobs/${jobId}/batch/batch.pdf`}>PDF</a>
         </span>
+        <PrintLabels jobId={jobId} />
       </p>
       {!plan && <p className="no-print mb-3">The job has no start day: set-up list and run sheet are left out.</p>}
-      {plan && <SetUps plan={plan} worked={worked} />}
-      <section className="mb-10 break-after-page" aria-label="Cut list">
+      {plan && <SetUps batch={batch} worked={worked} />}
+      <section className="keep-together mb-10" aria-label="Cut list">
         <Head what="Cut list" of={job.name} />
         <table className="cutting-list">
           <tbody>
@@ -71,12 +76,16 @@ export function Batch({ worked, jobId, result, plan }: { worked: WorkedJob; jobI
           </tbody>
         </table>
       </section>
-      {plan && <RunSheet plan={plan} worked={worked} />}
+      {plan && <RunSheet batch={batch} worked={worked} />}
       <Boards job={job} result={result} />
       {worked.lines.map((l) => (
         <section key={l.at} className="mb-10 break-after-page" aria-label={`Assembly sheet: ${l.shape.title}`}>
           <Assembly worked={worked} at={l.at} />
         </section>
+      ))}
+      <Tickets batch={batch} job={job} jobId={jobId} />
+      {batch.sticks.map((stick, i) => (
+        <StickPages key={i} stick={stick} job={job} />
       ))}
       <Labels parts={parts} job={job} jobId={jobId} />
     </main>
@@ -90,16 +99,14 @@ const Head = ({ what, of }: { what: string; of: string }) => (
 );
 
 /** Every setting of the job once, in the order it is set: what to read across the shop. */
-function SetUps({ plan, worked }: { plan: Plan; worked: WorkedJob }) {
+function SetUps({ batch, worked }: { batch: Paper; worked: WorkedJob }) {
   const { units, name } = worked.job;
-  const set = [...new Map(plan.operations.filter((o) => o.settings.length > 0).map((o) => [o.whole, o])).values()];
-  const all = (whole: string) => plan.operations.filter((o) => o.whole === whole).reduce((n, o) => n + o.pieces, 0);
   return (
-    <section className="mb-10 break-after-page" aria-label="Set-up list">
+    <section className="mb-10" aria-label="Set-up list">
       <Head what="Set-up list" of={name} />
       <table className="cutting-list">
         <tbody>
-          {set.map((o, i) => (
+          {batch.setUps.map(({ op: o, pieces }, i) => (
             <tr key={o.whole} className="keep-together">
               <td className="w-8 text-right font-mono">{i + 1}</td>
               <td className="whitespace-nowrap">
@@ -111,7 +118,7 @@ function SetUps({ plan, worked }: { plan: Plan; worked: WorkedJob }) {
                 ))}
               </td>
               <td>
-                <b className="font-semibold">{o.name}</b>, <span className="font-mono">{all(o.whole)}</span> {o.of}
+                <b className="font-semibold">{o.name}</b>, <span className="font-mono">{pieces}</span> {o.of}
                 {o.check && <span className="block text-[.87rem]">First piece: {o.check}.</span>}
                 {o.caution && <span className="block border-l-4 border-madder pl-2 text-[.8rem]">{o.caution}</span>}
               </td>
@@ -124,18 +131,14 @@ function SetUps({ plan, worked }: { plan: Plan; worked: WorkedJob }) {
 } // prettier-ignore
 
 /** Day by day what is done, with boxes to tick. */
-function RunSheet({ plan, worked }: { plan: Plan; worked: WorkedJob }) {
-  const rows = rowsOf(plan.operations);
-  const days = [...new Set(rows.map((r) => clockDay(r.startsAt)))];
+function RunSheet({ batch, worked }: { batch: Paper; worked: WorkedJob }) {
   return (
     <section className="mb-10 break-after-page" aria-label="Run sheet">
       <Head what="Run sheet" of={worked.job.name} />
-      {days.map((day) => (
-        <div key={day} className="mb-3">
-          <h2 className="border-b border-ink font-semibold">{day}</h2>
-          {rows
-            .filter((r) => clockDay(r.startsAt) === day)
-            .map((r) => (
+      {batch.days.map(({ at, rows }) => (
+        <div key={at} className="mb-3">
+          <h2 className="keep-with-next border-b border-ink font-semibold">{clockDay(at)}</h2>
+          {rows.map((r) => (
               <p key={`${r.op.id} ${r.startsAt}`} className="keep-together grid grid-cols-[6rem_minmax(0,1fr)_1.5rem] gap-x-3 border-b border-rule py-1">
                 <span className="font-mono">
                   {clockTime(r.startsAt)}–{clockTime(r.endsAt)}
@@ -152,11 +155,96 @@ function RunSheet({ plan, worked }: { plan: Plan; worked: WorkedJob }) {
                 </span>
                 <span className="h-5 w-5 border border-ink" />
               </p>
-            ))}
+          ))}
         </div>
       ))}
     </section>
   );
+} // prettier-ignore
+
+/** A ticket for each stack of parts: it goes with it through the shop, and is ticked at each stop. */
+function Tickets({ batch, job, jobId }: { batch: Paper; job: WorkedJob["job"]; jobId: number }) {
+  return (
+    <section aria-label="Cut tickets" className="mb-10 break-before-page">
+      <Head what="Cut tickets" of={job.name} />
+      <div className="grid grid-cols-1 gap-4 md:grid-cols-2 print:grid-cols-2">
+        {batch.tickets.map(({ part, letter, patterns, passes }) => (
+          <div key={part.id} className="keep-together border border-dashed border-ink p-2">
+            <div className="flex gap-2">
+              <Code text={codeOf(jobId, part)} />
+              <span>
+                <b className="block text-[1.3rem] leading-tight">
+                  {letter} {part.part.name} × {part.quantity}
+                </b>
+                <span className="block text-[1.13rem]">
+                  <Sizes part={part.part} units={job.units} />
+                </span>
+                <span className="block text-[.87rem]">
+                  {part.line.shape.title}
+                  {patterns.length > 0 && `, from pattern ${patterns.join(", ")}`}
+                </span>
+                {part.part.outside && <b className="block text-[.87rem]">{part.part.outside}</b>}
+              </span>
+            </div>
+            <ul className="mt-1">
+              {passes.map((o) => (
+                <li key={o.id} className="grid grid-cols-[minmax(0,1fr)_auto_1.4rem] items-center gap-x-2 border-t border-rule py-0.5 text-[.87rem]">
+                  <span>{o.name}</span>
+                  <b className="font-semibold">
+                    {o.settings.map((s) => (
+                      <span key={s.kind} className="ml-2 whitespace-nowrap">
+                        {s.kind} {s.kind === "angle" ? `${s.degrees}°` : <Measure value={s.value} units={job.units} />}
+                      </span>
+                    ))}
+                  </b>
+                  <span className="h-4 w-4 border border-ink" />
+                </li>
+              ))}
+            </ul>
+          </div>
+        ))}
+      </div>
+    </section>
+  );
+} // prettier-ignore
+
+/** So much of a printed page is for the stick, on either paper, mm; and so wide it is. */
+const [STICK_HIGH, STICK_WIDE] = [215, 18];
+/** Labels of marks stand so far from one another, mm. */
+const LABEL = 4;
+
+/** A story stick at true size, a page after another, with a bar on each that shows whether the printer scaled. */
+function StickPages({ stick, job }: { stick: Stick; job: WorkedJob["job"] }) {
+  const pages = stickPages(stick.length, mm(STICK_HIGH));
+  const inMm = (n: number) => n / NM_PER_MM;
+  const bar = inMm(checkLength(job.units));
+  return pages.map(({ from, to }, i) => {
+    const marks = stick.marks.filter((m) => m.at >= from && m.at <= to);
+    const at = marks.map((m) => 14 + inMm(m.at - from));
+    const labels = spread(at, LABEL);
+    const high = 14 + inMm(to - from) + 6;
+    return (
+      <section key={i} aria-label={`Story stick: ${stick.title}, page ${i + 1}`} className="mb-10 break-before-page">
+        <h1 className="text-[1.13rem] font-semibold">
+          Story stick: {stick.title} <span className="font-normal">· {job.name}, page {i + 1} of {pages.length}</span>
+        </h1>
+        <svg style={{ width: "180mm", height: `${high}mm` }} viewBox={`0 0 180 ${high}`} role="img" aria-label={`from ${lengthText(nm(from), job.units)} to ${lengthText(nm(to), job.units)}`}>
+          <path d={`M0 2v4M0 4h${bar}M${bar} 2v4`} stroke="#000" strokeWidth=".3" />
+          <text x={bar + 3} y="5.2" fontSize="3.2">this bar measures {lengthText(checkLength(job.units), job.units)}; if not, print at 100 %</text>
+          <rect x="0" y="14" width={STICK_WIDE} height={inMm(to - from)} fill="none" stroke="#000" strokeWidth=".3" />
+          {i > 0 && <text x={STICK_WIDE + 2} y="12" fontSize="3">lay over the page before at the mark {lengthText(nm(from), job.units)}</text>}
+          {marks.map((m, k) => (
+            <g key={`${m.at} ${k}`}>
+              <path d={`M0 ${at[k]}h${STICK_WIDE}l4 ${labels[k]! - at[k]!}h2`} fill="none" stroke="#000" strokeWidth=".25" />
+              <text x={STICK_WIDE + 7} y={labels[k]! + 1.1} fontSize="3.2">
+                <tspan fontWeight="700">{lengthText(m.at, job.units)}</tspan> {m.label}
+              </text>
+            </g>
+          ))}
+        </svg>
+      </section>
+    );
+  });
 } // prettier-ignore
 
 /** A label for each stack of parts: what it is, how many, for what, which side is out, and a code to scan. */

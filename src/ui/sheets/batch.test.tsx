@@ -8,7 +8,8 @@ import { layOut } from "@/core/layout/layout";
 import { board } from "@/core/layout/tests/samples";
 import { cutList } from "@/core/line/cutlist";
 import { planOf } from "@/core/plan/plan";
-import { Batch, Code, codeOf } from "./Batch";
+import { codeOf } from "@/core/papers/batch";
+import { Batch, Code } from "./Batch";
 
 afterEach(cleanup);
 

@@ -1,17 +1,9 @@
 import type { Saw } from "@/core/boards/saw";
 import type { BoardStock } from "@/core/boards/stock";
-import { cutsOf, type Cut } from "@/core/layout/cuts";
+import { AGAINST, cutsOf } from "@/core/layout/cuts";
 import type { Layout } from "@/core/boards/laid";
 import type { Units } from "@/core/length/length";
 import { Measure } from "@/ui/parts/Measure";
-
-/** What each kind of cut is against, in the words of the saw. */
-const AGAINST: Record<Cut["kind"], string> = {
-  trim: "square the end, take off",
-  out: "cut the bad stretch out, at",
-  rip: "rip, reference edge against the fence, at",
-  crosscut: "crosscut, squared end against the stop, at",
-};
 
 /** The cuts of one board, numbered in the order they are made. */
 export function CutOrder({ layout, board, saw, units }: { layout: Layout; board: BoardStock; saw: Saw; units: Units }) {

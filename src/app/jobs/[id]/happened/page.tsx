@@ -3,7 +3,7 @@ import { notFound } from "next/navigation";
 import { fromKept } from "@/app/kept";
 import { idParam } from "@/app/http";
 import { clockNow } from "@/app/today";
-import { againstOf } from "@/core/bench/against";
+import { againstOf } from "@/core/plan/against";
 import { benchStore } from "@/store/bench";
 import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";

@@ -1,6 +1,6 @@
-import type { Work } from "@/core/plan/tasks";
+import type { Work } from "./tasks";
 import { lotsOf, namesOf } from "@/core/work/names";
-import type { Tally } from "./events";
+import type { Tally } from "@/core/bench/events";
 
 /** An operation as it was planned, and what became of it. Minutes are worked ones. */
 export interface Against {
