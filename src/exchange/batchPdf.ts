@@ -21,6 +21,8 @@ type Doc = PDFKit.PDFDocument;
 const MARGIN = 34;
 const MM = 72 / 25.4;
 const SMALL = 8.5;
+/** A line of a list, points. */
+const LINE = 14;
 
 /** What the papers of a job are about. */
 interface Of {
@@ -176,9 +178,14 @@ function patterns(page: Pages, { job, result }: Of): void {
   const all = allLayouts(result);
   for (const [n, { layout }] of all.entries()) {
     const board = result.request.stock[layout.stock]!;
-    page.begin(`${layout.repeat} ${board.form}${layout.repeat === 1 ? "" : "s"} like this`);
-    page.text(`${board.material}, ${[board.thickness, board.width, board.length].map((x) => lengthText(x, job.units)).join(" × ")}${board.lot === undefined ? "" : `, no. ${board.lot} of the yard`}; pattern ${n + 1} of ${all.length}`);
+    const gives = [...letters].map(([key, of]) => ({ ...of, pieces: piecesOf(layout).filter((p) => partKey(p.of) === key).length })).filter((g) => g.pieces > 0);
+    const cuts = cutsOf(layout, board, result.request.saw);
+    const ticks = Math.ceil(layout.repeat / (layout.repeat > 100 ? 10 : 1));
+    const across = Math.floor(page.wide() / 18);
     const k = Math.min(page.wide() / board.length, 300 / board.width);
+    // A small one stands under the one before.
+    page.begin(`${layout.repeat} ${board.form}${layout.repeat === 1 ? "" : "s"} like this`, 140 + board.width * k + Math.max(cuts.length, gives.length) * LINE + Math.ceil(ticks / across) * 18);
+    page.text(`${board.material}, ${[board.thickness, board.width, board.length].map((x) => lengthText(x, job.units)).join(" × ")}${board.lot === undefined ? "" : `, no. ${board.lot} of the yard`}; pattern ${n + 1} of ${all.length}`);
     const top = doc.y + 8;
     const box = (o: { x: number; y: number; length: number; width: number }, fill: string) => doc.lineWidth(0.7).rect(MARGIN + o.x * k, top + o.y * k, o.length * k, o.width * k).fillAndStroke(fill, "black");
     box({ x: 0, y: 0, length: board.length, width: board.width }, "#e6e6e0");
@@ -187,20 +194,25 @@ function patterns(page: Pages, { job, result }: Of): void {
       doc.fillColor("black").font("Helvetica-Bold").fontSize(10).text(letters.get(partKey(p.of))?.letter ?? "", MARGIN + p.x * k, top + (p.y + p.width / 2) * k - 5, { width: p.length * k, align: "center", lineBreak: false });
     }
     doc.fillColor("black").y = top + board.width * k + 12;
-    page.text("Cuts, in order", 11, true);
-    for (const [i, c] of cutsOf(layout, board, result.request.saw).entries())
-      page.row([
-        { text: String(i + 1), wide: 0.06, right: true },
-        { text: `${c.level === 3 ? "trim to size: " : ""}${AGAINST[c.kind]}`, wide: 0.6 },
-        { text: `${lengthText(c.setting, job.units)}${c.count > 1 ? `, ${c.count} times` : ""}`, bold: true },
-      ]);
+    const right = MARGIN + page.wide() * 0.66;
+    const column = (x: number, from: number, heading: string, lines: [number: string, text: string][]): number => {
+      doc.font("Helvetica-Bold").fontSize(11).text(heading, x, from, { lineBreak: false });
+      return lines.reduce((y, [mark, text]) => {
+        const width = page.wide() * (x === MARGIN ? 0.66 : 0.34) - 30;
+        doc.font("Helvetica-Bold").fontSize(10).text(mark, x, y, { width: 16, align: "right", lineBreak: false });
+        doc.font("Helvetica").text(printable(text), x + 22, y, { width });
+        return y + Math.max(LINE, doc.heightOfString(printable(text), { width }) + 2);
+      }, from + 17);
+    };
+    const listed = doc.y;
+    const left = column(MARGIN, listed, "Cuts, in order", cuts.map((c, i) => [String(i + 1), `${c.level === 3 ? "trim to size: " : ""}${AGAINST[c.kind]} ${lengthText(c.setting, job.units)}${c.count > 1 ? `, ${c.count} times` : ""}`]));
+    const other = column(right, listed, `A board gives, and all ${layout.repeat}`, gives.map(({ letter, name, pieces }) => [letter, `${pieces}, ${pieces * layout.repeat}: ${name}`]));
+    doc.y = Math.max(left, other);
     doc.y += 8;
-    page.text("A board gives", 11, true);
-    for (const [key, { letter, name }] of letters) {
-      const of = piecesOf(layout).filter((p) => partKey(p.of) === key);
-      if (of.length > 0) page.row([{ text: letter, wide: 0.06, bold: true, right: true }, { text: `${of.length} ${name}, all boards ${of.length * layout.repeat}` }]);
-    }
-    doc.y += 8;
+    page.text(`Tick ${layout.repeat > 100 ? "a box for every ten boards" : "each board"} when it is cut`, SMALL, true);
+    const boxes = doc.y + 3;
+    for (let i = 0; i < ticks; i++) doc.lineWidth(0.7).rect(MARGIN + (i % across) * 18, boxes + Math.floor(i / across) * 18, 13, 13).stroke();
+    doc.y = boxes + Math.ceil(ticks / across) * 18 + 2;
     page.text(caution("rip"), SMALL);
   }
 } // prettier-ignore

@@ -1,10 +1,13 @@
 import PDFDocument from "pdfkit";
+import { spread } from "@/core/drawing/spread";
 import { lengthWithUnit } from "@/core/length/format";
 import { NM_PER_INCH, NM_PER_MM, type Units } from "@/core/length/length";
 import { checkLength, OVERLAP, type Stick, stickPages } from "@/core/drawing/stick";
 import { finished, PAPER, type Paper, PT } from "./paper";
 
 const MARGIN = 15 * NM_PER_MM;
+/** Labels stand so far from one another, points. */
+const LABEL = 12;
 /** How much of a page is for the stick. */
 export const roomOn = (paper: Paper) => PAPER[paper][1] - 2 * MARGIN - 25 * NM_PER_MM;
 
@@ -46,16 +49,22 @@ export function drawStick(doc: PDFKit.PDFDocument, stick: Stick, units: Units, p
       .rect(left, y(page.from), width, (page.to - page.from) * PT)
       .stroke();
     ticks(doc, units, page, left, y);
-    for (const m of stick.marks) {
-      if (m.at < page.from || m.at > page.to) continue;
+    const marks = stick.marks.filter((m) => m.at >= page.from && m.at <= page.to);
+    const labels = spread(marks.map((m) => y(m.at)), LABEL, top); // prettier-ignore
+    for (const [k, m] of marks.entries()) {
       doc
         .lineWidth(1)
         .moveTo(left, y(m.at))
         .lineTo(left + width + 14, y(m.at))
         .stroke();
+      const text = left + width + 30;
       doc
-        .fontSize(9)
-        .text(`${lengthWithUnit(m.at, units)}  ${m.label}`, left + width + 18, y(m.at) - 4, { lineBreak: false });
+        .lineWidth(0.4)
+        .moveTo(left + width + 14, y(m.at))
+        .lineTo(text - 3, labels[k]!)
+        .stroke();
+      const room = doc.page.width - MARGIN * PT - text;
+      doc.fontSize(9).text(`${lengthWithUnit(m.at, units)}  ${m.label}`, text, labels[k]! - 4, { width: room, height: 11, ellipsis: true }); // prettier-ignore
     }
     const join = (at: number, text: string) => {
       doc

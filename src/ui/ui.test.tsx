@@ -15,7 +15,7 @@ import { BodySection } from "./drawing/BodySection";
 import { Flat, foldedParts } from "./drawing/Flat";
 import { HiveStack } from "./drawing/HiveStack";
 import { ThreeViews } from "./drawing/ThreeViews";
-import { spread } from "./drawing/paper";
+import { spread } from "@/core/drawing/spread";
 import { measureWidth, SvgMeasure } from "./drawing/SvgMeasure";
 import { movesBetween, moveText } from "./desk/moves";
 import { GapGauge } from "./parts/GapGauge";
@@ -61,6 +61,7 @@ test("labels that would lie on each other are spread, in order, and otherwise st
   expect((near[0]! + near[2]!) / 2).toBeCloseTo(12);
   expect(near[3]).toBe(80);
   expect(spread([14, 10], 20)).toEqual([22, 2]);
+  expect(spread([14, 10, 90], 20, 10)).toEqual([30, 10, 90]);
 });
 
 test("the drawing carries the dimensions of the geometry, in either unit", () => {

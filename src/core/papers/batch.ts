@@ -9,6 +9,7 @@ import { DAY } from "@/core/plan/calendar";
 import { type Row, rowsOf } from "@/core/plan/fold";
 import type { Plan, Planned } from "@/core/plan/plan";
 import type { Operation } from "@/core/work/operation";
+import { lotsOf } from "@/core/work/names";
 import { operations } from "@/core/work/operations";
 
 /** What goes with a stack of parts through the shop: what it is, where it comes from, and everything it passes. */
@@ -38,7 +39,8 @@ export const codeOf = (jobId: number, { part, line }: CutPart): string =>
 /** The papers of a job as it is laid out and planned. */
 export function batchOf(worked: WorkedJob, result: LayoutResult, plan: Plan | null): Batch {
   const parts = cutList(worked.lines);
-  const ops = operations(worked, result);
+  // A lot of clamps is no stop of its own.
+  const whole = [...lotsOf(operations(worked, result)).values()].map(([first]) => first!);
   const layouts = allLayouts(result).map(({ layout }) => layout);
   const set = (plan?.operations ?? []).filter((o) => o.settings.length > 0);
   const rows = rowsOf(plan?.operations ?? []);
@@ -55,7 +57,7 @@ export function batchOf(worked: WorkedJob, result: LayoutResult, plan: Plan | nu
       part,
       letter: partLetter(i),
       patterns: layouts.flatMap((l, k) => (piecesOf(l).some((p) => partKey(p.of) === part.id) ? [k + 1] : [])),
-      passes: ops.filter((o) => o.parts.has(part.id) || o.joins.some((j) => partKey(j.part) === part.id)),
+      passes: whole.filter((o) => o.parts.has(part.id) || o.joins.some((j) => partKey(j.part) === part.id)),
     })),
     sticks: worked.lines.map((l) => storyStick(worked.lines, l.at)),
   };

@@ -1,6 +1,7 @@
 import { NM_PER_INCH, NM_PER_MM, type Units } from "@/core/length/length";
 import type { Mark } from "@/core/drawing/stick";
-import { type Paper, spread } from "./paper";
+import { spread } from "@/core/drawing/spread";
+import type { Paper } from "./paper";
 import { SvgMeasure } from "./SvgMeasure";
 
 /** A batten beside the work at the drawing's own scale, carrying every height that matters. `top` and `bottom` in nm from the item's base. */

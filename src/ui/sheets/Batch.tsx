@@ -8,7 +8,7 @@ import { type Batch as Paper, batchOf, codeOf } from "@/core/papers/batch";
 import { checkLength, type Stick, stickPages } from "@/core/drawing/stick";
 import { lengthText } from "@/core/length/format";
 import { mm, nm, NM_PER_MM } from "@/core/length/length";
-import { spread } from "@/ui/drawing/paper";
+import { spread } from "@/core/drawing/spread";
 import type { Plan } from "@/core/plan/plan";
 import { Measure } from "@/ui/parts/Measure";
 import { Cuts, Sizes } from "@/ui/parts/PartCells";
@@ -221,7 +221,7 @@ function StickPages({ stick, job }: { stick: Stick; job: WorkedJob["job"] }) {
   return pages.map(({ from, to }, i) => {
     const marks = stick.marks.filter((m) => m.at >= from && m.at <= to);
     const at = marks.map((m) => 14 + inMm(m.at - from));
-    const labels = spread(at, LABEL);
+    const labels = spread(at, LABEL, 12);
     const high = 14 + inMm(to - from) + 6;
     return (
       <section key={i} aria-label={`Story stick: ${stick.title}, page ${i + 1}`} className="mb-10 break-before-page">

@@ -35,7 +35,7 @@ export function Boards({ job, result }: { job: Job; result: LayoutResult }) {
         const board = result.request.stock[layout.stock]!;
         const sizes = [board.thickness, board.width, board.length].map((x) => lengthText(x, job.units)).join(" × ");
         return (
-          <section key={i} className="mb-10 break-after-page">
+          <section key={i} className="keep-together mb-10">
             <h1 className="text-[1.7rem] font-bold">
               {count(layout.repeat, board.form)} like this{" "}
               <span className="font-normal">
