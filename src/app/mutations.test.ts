@@ -79,7 +79,7 @@ const ACTS: Record<string, object> = {
 const PURCHASE_ACTS: PurchaseAct[] = [{ do: "line", line: 0, packs: 3 }, { do: "put off", until: "2027-03-01" }, { do: "take up" }, { do: "sent by hand" }, { do: "receive", note: "n 1", lines: [{ line: 0, packs: 1 }] }]; // prettier-ignore
 const draft: Draft = { seller: null, name: "by hand", currency: "GBP", delivery: 0, lines: [{ offer: null, thing: { form: "pack", material: "frame nail" }, pack: 200, packs: 5, price: 650, for: [] }] }; // prettier-ignore
 
-const BENCH: BenchEvent["what"][] = [{ do: "begin", of: { kind: "Rip to width", all: 40, setup: 5, each: 1.5 } }, { do: "count", n: 4 }, { do: "spoil", n: 1, why: "knot", of: { line: 0, part: "side" } }, { do: "measure", target: mm(20), value: mm(20), tolerance: mm(0.4) }, { do: "stop", why: "break" }, { do: "time", counts: true }]; // prettier-ignore
+const BENCH: BenchEvent["what"][] = [{ do: "begin", of: { kind: "Rip to width", all: 40, setup: 5, each: 1.5 } }, { do: "count", n: 4 }, { do: "spoil", n: 1, why: "knot", of: [{ line: 0, part: "side" }] }, { do: "measure", target: mm(20), value: mm(20), tolerance: mm(0.4) }, { do: "stop", why: "break" }, { do: "time", counts: true }]; // prettier-ignore
 
 test("every kind of act has a sample here", () => {
   expect(Object.keys(ACTS)).toEqual(actSchema.options.map((o) => o.shape.do.value));

@@ -1,5 +1,7 @@
 import { inch } from "@/core/length/length";
 import { layoutRequest } from "@/core/job/ask";
+import { cutsOf } from "@/core/layout/cuts";
+import { lengthText } from "@/core/length/format";
 import { emptyJob, type Job } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
 import { settingText } from "@/core/feature/say";
@@ -33,6 +35,8 @@ test("the batch as PDF has every paper: each setting, part, day, pattern, step, 
   for (const { part, quantity } of batch.parts) expect(all).toMatch(new RegExp(`${quantity} ${part.name}`));
   expect(all).toContain("Monday 8 February");
   expect(all.match(/like this/g)).toHaveLength(allLayouts(result).length);
+  // No setting of a cut loses how often it is made.
+  for (const { layout } of allLayouts(result)) for (const c of cutsOf(layout, result.request.stock[layout.stock]!, result.request.saw)) if (c.count > 1) expect(all).toContain(`${lengthText(c.setting, "in")}, ${c.count} times`); // prettier-ignore
   for (const l of worked.lines) expect(on(`${l.shape.title}, ${l.line.quantity} to make`).length).toBeGreaterThan(0);
   // The stack of each part is ticked at everything that part passes, and at nothing else.
   const ops = [...lotsOf(operations(worked, result)).values()].map(([first]) => first!);

@@ -81,7 +81,7 @@ test("a spoiled piece is cut again from what is left, through what came before i
     const pieces = new Map(before.ops.map((o) => [before.names.get(o.id)!, o.pieces]));
     const [rip, rabbet] = [before.name(/^Rip/), before.names.get(before.ops.find((o) => o.parts.has("0/end") && o.makes[0]?.feature)!.id)!]; // prettier-ignore
     await happens(rip, { do: "begin" }, { do: "count", n: pieces.get(rip)! });
-    await happens(rabbet, { do: "count", n: 3 }, { do: "spoil", n, why: "split", of: { line: 0, part: "end" } });
+    await happens(rabbet, { do: "count", n: 3 }, { do: "spoil", n, why: "split", of: [{ line: 0, part: "end" }] });
     expect(store.load(id).job.spoiled).toMatchObject([{ of: { line: 0, part: "end" }, pieces: n, units: n, at: rabbet }]); // prettier-ignore
     const standing = stand();
     const end = expect.stringMatching(/end/);
@@ -109,4 +109,21 @@ test("a spoiled piece is cut again from what is left, through what came before i
     await happens(rabbet, { do: "spoil", n: 1, why: "knot" });
     expect(store.load(id).job.spoiled ?? []).toEqual([]);
   }
+});
+
+test("a strip of which two parts come is spoiled as one: both are cut again, and the operation has one good strip less to give", async () => {
+  const { id, store, work, happens } = shop(9);
+  const before = work();
+  const rip = before.op(/^Rip/);
+  const name = before.name(/^Rip/);
+  const crosscuts = before.ops.filter((o) => /^Crosscut/.test(o.name)).map((o) => before.names.get(o.id)!);
+  await happens(name, { do: "begin" }, { do: "spoil", n: 1, why: "split", of: [{ line: 0, part: "side" }, { line: 0, part: "end" }] }); // prettier-ignore
+  const { spoiled } = store.load(id).job;
+  expect(spoiled!.map((s) => [s.of.part, s.pieces])).toEqual(["side", "end"].map((part) => { const { pieces, units } = rip.parts.get(`0/${part}`)!; return [part, Math.ceil(pieces / units)]; })); // prettier-ignore
+  const after = work();
+  const pieces = (of: ReturnType<typeof work>, known: string) => of.ops.find((o) => of.names.get(o.id) === known)!.pieces; // prettier-ignore
+  const sawn = (of: ReturnType<typeof work>) => [...of.op(/^Rip/).boards.values()].reduce((a, b) => a + b, 0);
+  // Strips that are good: all that are ripped now but the one. What comes after never sees what was spoiled before it.
+  expect(pieces(after, name)).toBe(sawn(after) - 1);
+  for (const c of crosscuts) expect(pieces(after, c)).toBe(pieces(before, c));
 });

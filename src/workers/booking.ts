@@ -90,14 +90,16 @@ export async function bookOne(db: Db, id: number, events: BenchEvent[], today: s
   const made = first.reduce((n, o) => n + (tallyOf(o)?.made ?? 0), 0);
   if (sawn.length > 0) acts.push({ key: `bench-sawn.${made}`, act: sawnAct(sawn, result) });
   for (const e of spoils) {
-    if (e.what.do !== "spoil" || !e.what.of) continue;
-    const { of, n } = e.what;
+    if (e.what.do !== "spoil") continue;
+    const { of = [], n } = e.what;
     const op = work.find((o) => names.get(o.id) === e.name);
-    const through = op?.parts.get(partKey(of));
-    const joined = op?.joins.find((j) => partKey(j.part) === partKey(of));
-    // Of what is put together one piece is spoiled, not all that go into it.
-    const each = through && !joined ? through.pieces / Math.max(1, through.units) : 1;
-    acts.push({ key: `bench-${e.id}`, act: { do: "spoil", spoiled: { id: e.id, of, pieces: Math.ceil(n * each - 1e-9), units: n, at: e.name } } }); // prettier-ignore
+    for (const [k, part] of of.entries()) {
+      const through = op?.parts.get(partKey(part));
+      // Of what is put together one piece is spoiled, not all that go into it.
+      const each = through ? through.pieces / Math.max(1, through.units) : 1;
+      const id = `${e.id}${k > 0 ? `/${k + 1}` : ""}`;
+      acts.push({ key: `bench-${id}`, act: { do: "spoil", spoiled: { id, of: part, pieces: Math.ceil(n * each - 1e-9), units: n, at: e.name } } }); // prettier-ignore
+    }
   }
   for (const { key, act } of acts)
     try {

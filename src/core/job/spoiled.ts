@@ -3,7 +3,7 @@ import { type PartId, partIdSchema, partKey } from "@/core/line/line";
 
 /** Pieces of a part that were spoiled at the bench, so that as many more are cut. */
 export const spoiledSchema = z.strictObject({
-  /** The id of what happened at the bench: the same is never counted twice. */
+  /** The id of what happened at the bench: the same is never counted twice. Of several parts in one the later ones have `/2`, `/3` after it. */
   id: z.string().min(1).max(80),
   of: partIdSchema,
   /** Pieces of the part that are gone, and of what goes through at the operation: a strip of three is one there. */

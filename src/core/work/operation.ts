@@ -109,10 +109,14 @@ export function operation(
 /** An operation without what was spoiled at it, or before it came there. */
 export function fewer(op: Operation, lost: Spoiled[]): Operation {
   if (lost.length === 0) return op;
-  const units = lost.reduce((n, s) => {
+  // Parts that went in one thing went with it once.
+  const things = new Map<string, number>();
+  for (const s of lost) {
     const { pieces, units } = op.parts.get(partKey(s.of))!;
-    return n + Math.round((s.pieces * units) / Math.max(1, pieces));
-  }, 0);
+    const thing = s.id.split("/")[0]!;
+    things.set(thing, Math.max(things.get(thing) ?? 0, Math.round((s.pieces * units) / Math.max(1, pieces))));
+  }
+  const units = [...things.values()].reduce((a, b) => a + b, 0);
   const makes = op.makes.map((m) => ({ ...m, pieces: m.pieces - lost.reduce((n, s) => n + (partKey(s.of) === partKey(m.part) ? s.pieces : 0), 0) })); // prettier-ignore
   const pieces = Math.max(1, op.pieces - units);
   return { ...op, pieces, makes, minutes: Math.ceil(op.setup + op.each * pieces * op.share) };

@@ -108,7 +108,7 @@ function SetUp({ run, next, place, done, job, stale, bench, hold, goOn }: { stal
   const { units, name, again } = job(run.job);
   const large = useLarge();
   /** Which part was spoiled, where several go through. */
-  const [which, setWhich] = useState<PartId | null>(null);
+  const [which, setWhich] = useState<PartId[] | null>(null);
   /** What was measured on the fence's side of a cut in the middle. */
   const [fence, setFence] = useState<Length | null>(null);
   const t = bench.of(run);
@@ -142,7 +142,7 @@ function SetUp({ run, next, place, done, job, stale, bench, hold, goOn }: { stal
     goOn();
   };
   const spoil = (why: (typeof SPOILED)[number]): Parameters<typeof happened>[1] => {
-    const of = which ?? (run.ofParts.length === 1 ? run.ofParts[0]!.of : undefined);
+    const of = which ?? (run.ofParts.length === 1 ? [run.ofParts[0]!.of] : undefined);
     return { do: "spoil", n: 1, why, ...(of ? { of } : {}) };
   };
   const resume = () => happened(run, { do: "go on" });
@@ -281,8 +281,9 @@ function SetUp({ run, next, place, done, job, stale, bench, hold, goOn }: { stal
             <>
               <p className="text-[1.4rem]">Which one?</p>
               {run.ofParts.map(({ of, name }) => (
-                <Big key={name} onClick={() => setWhich(of)}>{name}</Big>
+                <Big key={name} onClick={() => setWhich([of])}>{name}</Big>
               ))}
+              {run.settings.length > 0 && <Big onClick={() => setWhich(run.ofParts.map(({ of }) => of))}>all that is in it</Big>}
               <button className="quiet min-h-[52px] text-[1.2rem]" onClick={() => ask(null)}>
                 back <Key k="esc" />
               </button>

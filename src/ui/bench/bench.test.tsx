@@ -140,7 +140,7 @@ test("it is said from which boards; of several parts that go through it is asked
   await press("s");
   await act(async () => void fireEvent.click(screen.getByText("end", { selector: "button" })));
   await act(async () => void fireEvent.click(screen.getByText("split")));
-  expect([...kept.values()].map((e) => e.what).find((w) => w.do === "spoil")).toEqual({ do: "spoil", n: 1, why: "split", of: { line: 0, part: "end" } }); // prettier-ignore
+  expect([...kept.values()].map((e) => e.what).find((w) => w.do === "spoil")).toEqual({ do: "spoil", n: 1, why: "split", of: [{ line: 0, part: "end" }] }); // prettier-ignore
 });
 
 test("a cut in the middle is measured from both sides, and moved by half of the difference; the bench goes larger and stays so", async () => {

@@ -37,16 +37,17 @@ export function Batch({ worked, jobId, result, plan }: { worked: WorkedJob; jobI
   ];
   return (
     <main className="mx-auto max-w-[64rem] px-5 py-4">
-      <p className="no-print mb-2 flex items-center gap-4">
+      <p className="no-print mb-1 flex flex-wrap items-center gap-x-4">
         <Link prefetch={false} href={`/jobs/${jobId}/run`} className="underline underline-offset-2">
           back to the job
         </Link>
         <PrintButton />
-        <span className="text-soft">
-          {papers.join(" · ")} · all as <a href={`/api/jobs/${jobId}/batch/batch.pdf`}>PDF</a>
-        </span>
+        <a className="quiet inline-flex min-h-[44px] items-center" href={`/api/jobs/${jobId}/batch/batch.pdf`}>
+          all as PDF
+        </a>
         <PrintLabels jobId={jobId} />
       </p>
+      <p className="no-print mb-3 text-soft">{papers.join(" · ")}</p>
       {!plan && <p className="no-print mb-3">The job has no start day: set-up list and run sheet are left out.</p>}
       {plan && <SetUps batch={batch} worked={worked} />}
       <section className="keep-together mb-10" aria-label="Cut list">
@@ -79,7 +80,7 @@ export function Batch({ worked, jobId, result, plan }: { worked: WorkedJob; jobI
       {plan && <RunSheet batch={batch} worked={worked} />}
       <Boards job={job} result={result} />
       {worked.lines.map((l) => (
-        <section key={l.at} className="mb-10 break-after-page" aria-label={`Assembly sheet: ${l.shape.title}`}>
+        <section key={l.at} className="mb-10 break-before-page" aria-label={`Assembly sheet: ${l.shape.title}`}>
           <Assembly worked={worked} at={l.at} />
         </section>
       ))}
@@ -188,9 +189,9 @@ function Tickets({ batch, job, jobId }: { batch: Paper; job: WorkedJob["job"]; j
             </div>
             <ul className="mt-1">
               {passes.map((o) => (
-                <li key={o.id} className="grid grid-cols-[minmax(0,1fr)_auto_1.4rem] items-center gap-x-2 border-t border-rule py-0.5 text-[.87rem]">
+                <li key={o.id} className="grid grid-cols-[minmax(0,2fr)_minmax(0,3fr)_1.4rem] items-center gap-x-2 border-t border-rule py-0.5 text-[.87rem]">
                   <span>{o.name}</span>
-                  <b className="font-semibold">
+                  <b className="text-right font-semibold">
                     {o.settings.map((s) => (
                       <span key={s.kind} className="ml-2 whitespace-nowrap">
                         {s.kind} {s.kind === "angle" ? `${s.degrees}°` : <Measure value={s.value} units={job.units} />}
@@ -251,7 +252,7 @@ function StickPages({ stick, job }: { stick: Stick; job: WorkedJob["job"] }) {
 function Labels({ parts, job, jobId }: { parts: CutPart[]; job: WorkedJob["job"]; jobId: number }) {
   const sheets = Array.from({ length: Math.ceil(parts.length / A_SHEET) }, (_, i) => parts.slice(i * A_SHEET, (i + 1) * A_SHEET)); // prettier-ignore
   return sheets.map((sheet, i) => (
-    <section key={i} aria-label="Labels" className="mb-10 grid break-inside-avoid grid-cols-3 gap-2">
+    <section key={i} aria-label="Labels" className="mb-10 grid break-before-page break-inside-avoid grid-cols-3 gap-2">
       {sheet.map((p, k) => (
         <div
           key={p.id}
