@@ -216,6 +216,17 @@ function SetUp({ run, next, place, done, job, stale, bench, hold, goOn }: { stal
           {run.caution && (
             <p className="mt-4 border-l-[10px] border-madder pl-4 text-[1.2rem]">{run.caution}</p>
           )}
+          {again.map((a) => (
+            <p key={a.name} className={`mt-4 border-l-[10px] pl-4 text-[1.2rem] ${a.from ? "border-spruce" : "border-madder"}`}>
+              {count(a.pieces, `${a.name} again`, `${a.name} again`)}: {a.from ? `from ${a.from}` : "no board gives it. Ask for wood"}{" "}
+              {!a.from && <Link prefetch={false} className="quiet inline-flex min-h-[44px] items-center" href={`/jobs/${run.job}/lay-out`}>the job's boards</Link>}
+            </p>
+          ))}
+          {again.length > 0 && stale && (
+            <Link prefetch={false} href="/plan" className="mt-3 inline-flex min-h-[60px] items-center border-[3px] border-ink bg-white px-5 text-[1.3rem] font-bold no-underline">
+              Put it in the plan
+            </Link>
+          )}
         </div>
         <div className="flex flex-col gap-3">
           <p aria-live="polite" className="flex items-baseline gap-5 font-mono">
@@ -226,17 +237,6 @@ function SetUp({ run, next, place, done, job, stale, bench, hold, goOn }: { stal
             <div className="h-6 bg-spruce" style={{ width: `${(100 * here) / Math.max(1, run.pieces)}%` }} />
           </div>
           {t.spoiled > 0 && <p className="text-[1.13rem] font-semibold text-madder">{count(t.spoiled, "spoiled piece")}: as many more are wanted</p>}
-          {again.map((a) => (
-            <p key={a.name} className={`border-l-[6px] pl-3 text-[1.13rem] ${a.from ? "border-spruce" : "border-madder"}`}>
-              {count(a.pieces, `${a.name} again`, `${a.name} again`)}: {a.from ? `from ${a.from}` : "no board gives it. Ask for wood"}{" "}
-              {!a.from && <Link prefetch={false} className="quiet inline-flex min-h-[44px] items-center" href={`/jobs/${run.job}/lay-out`}>the job's boards</Link>}
-            </p>
-          ))}
-          {again.length > 0 && stale && (
-            <Link prefetch={false} href="/plan" className="flex min-h-[60px] items-center border-[3px] border-ink bg-white px-5 text-[1.3rem] font-bold no-underline">
-              Put it in the plan
-            </Link>
-          )}
           {asks === null && t.stopped && began.current ? (
             <Big act onClick={resume} k="space">Go on</Big>
           ) : asks === null ? (
