@@ -30,6 +30,15 @@ const laid = (page) =>
     .first()
     .waitFor({ timeout: 30_000 });
 
+/** A paper of the batch as it is printed, from its top. */
+async function onPaper(page, name) {
+  await page.setViewportSize({ width: 794, height: 1123 });
+  await page.emulateMedia({ media: "print" });
+  const paper = page.getByRole("region", { name });
+  await paper.evaluate((el) => el.scrollIntoView());
+  return (await paper.boundingBox()).height < 1123 ? paper : page;
+}
+
 /** Name, page, and what is done before the picture. */
 const SHOTS = [
   // Seen once so that where the jobs stand is worked out; then all of it is there.
@@ -104,7 +113,6 @@ const SHOTS = [
       });
     },
   ],
-  ["ask", "/jobs/1/ask"],
   ["shape", "/jobs/1/shape"],
   ["exploded", "/jobs/3/sheet/0"],
   ["patterns", "/patterns"],
@@ -128,7 +136,8 @@ const SHOTS = [
     },
   ],
   ["run", "/jobs/1/run"],
-  ["prove", "/jobs/1/prove"],
+  ["run-sheet", "/jobs/1/batch", (page) => onPaper(page, "Run sheet")],
+  ["labels", "/jobs/1/batch", (page) => onPaper(page, "Labels")],
   ["hive", "/jobs/5/hive"],
   ["shop", "/shop"],
   [
@@ -147,11 +156,12 @@ if (!existsSync("docs/screenshots")) mkdirSync("docs/screenshots", { recursive: 
 const wanted = process.argv.slice(2);
 for (const [name, path, act] of SHOTS.filter(([n]) => wanted.length === 0 || wanted.includes(n))) {
   await page.setViewportSize({ width: 1280, height: 800 });
+  await page.emulateMedia({ media: "screen" });
   await page.goto(`${url}${path}`, { waitUntil: "load" });
   await page.waitForFunction(() => performance.getEntriesByName("usable").length > 0);
-  if (act) await act(page);
+  const of = (await act?.(page)) ?? page;
   await page.waitForTimeout(400);
-  await page.screenshot({ path: `docs/screenshots/${name}.png` });
+  await of.screenshot({ path: `docs/screenshots/${name}.png` });
   say(`docs/screenshots/${name}.png`);
 }
 await browser.close();

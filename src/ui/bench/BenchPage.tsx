@@ -209,12 +209,12 @@ function SetUp({ run, next, place, done, job, stale, bench, hold, goOn }: { stal
             {run.title}: <span className="font-mono">{run.pieces}</span> {run.of}
           </p>
           {run.from.length > 0 && <p className="mt-1 text-[1.3rem]">From {run.from.join("; ")}</p>}
-          {target && tolerance !== undefined && (
-            <FirstPiece target={target.value} tolerance={tolerance} values={values} units={units} centred={run.centred ?? false} />
-          )}
           {tooFew(run) && <p className="mt-4 text-[1.4rem] font-bold text-madder">{tooFew(run)}</p>}
           {run.caution && (
             <p className="mt-4 border-l-[10px] border-madder pl-4 text-[1.2rem]">{run.caution}</p>
+          )}
+          {target && tolerance !== undefined && (
+            <FirstPiece target={target.value} tolerance={tolerance} values={values} units={units} centred={run.centred ?? false} />
           )}
           {again.map((a) => (
             <p key={a.name} className={`mt-4 border-l-[10px] pl-4 text-[1.2rem] ${a.from ? "border-spruce" : "border-madder"}`}>

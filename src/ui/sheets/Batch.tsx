@@ -6,7 +6,7 @@ import type { LayoutResult } from "@/core/layout/layout";
 import type { CutPart } from "@/core/line/cutlist";
 import { type Batch as Paper, batchOf, codeOf } from "@/core/papers/batch";
 import { checkLength, type Stick, stickPages } from "@/core/drawing/stick";
-import { lengthText } from "@/core/length/format";
+import { lengthText, lengthWithUnit } from "@/core/length/format";
 import { mm, nm, NM_PER_MM } from "@/core/length/length";
 import { spread } from "@/core/drawing/spread";
 import type { Plan } from "@/core/plan/plan";
@@ -231,9 +231,9 @@ function StickPages({ stick, job }: { stick: Stick; job: WorkedJob["job"] }) {
         </h1>
         <svg style={{ width: "180mm", height: `${high}mm` }} viewBox={`0 0 180 ${high}`} role="img" aria-label={`from ${lengthText(nm(from), job.units)} to ${lengthText(nm(to), job.units)}`}>
           <path d={`M0 2v4M0 4h${bar}M${bar} 2v4`} stroke="#000" strokeWidth=".3" />
-          <text x={bar + 3} y="5.2" fontSize="3.2">this bar measures {lengthText(checkLength(job.units), job.units)}; if not, print at 100 %</text>
+          <text x={bar + 3} y="5.2" fontSize="3.2">this bar measures {lengthWithUnit(checkLength(job.units), job.units)}; if not, print at 100 %</text>
           <rect x="0" y="14" width={STICK_WIDE} height={inMm(to - from)} fill="none" stroke="#000" strokeWidth=".3" />
-          {i > 0 && <text x={STICK_WIDE + 2} y="12" fontSize="3">lay over the page before at the mark {lengthText(nm(from), job.units)}</text>}
+          {i > 0 && <text x={STICK_WIDE + 2} y="12" fontSize="3">lay over the page before where this one begins</text>}
           {marks.map((m, k) => (
             <g key={`${m.at} ${k}`}>
               <path d={`M0 ${at[k]}h${STICK_WIDE}l4 ${labels[k]! - at[k]!}h2`} fill="none" stroke="#000" strokeWidth=".25" />
