@@ -8,7 +8,7 @@ export default {
   testTimeout: 120_000,
   transform: {
     "^.+\\.tsx?$": [
-      "@swc/jest",
+      "<rootDir>/scripts/jest-transform.mjs",
       {
         jsc: {
           parser: { syntax: "typescript", tsx: true },

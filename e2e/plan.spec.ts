@@ -74,7 +74,7 @@ test("the batch is one print: no page without anything on it, every setting and 
   page,
 }) => {
   test.slow();
-  await page.goto("/jobs/1/run");
+  await page.goto("/jobs/3/run");
   await page.getByRole("link", { name: "print the batch" }).click();
   await expect(page.getByRole("region", { name: "Set-up list" })).toBeVisible({ timeout: 60_000 });
   const labels = await page.getByRole("region", { name: "Labels" }).getByRole("img").count();
@@ -87,7 +87,7 @@ test("the batch is one print: no page without anything on it, every setting and 
       return items.map((t) => ("str" in t ? t.str : "")).join(" ");
     }),
   );
-  test.info().annotations.push({ type: "figure", description: `the batch of the first job is ${pages.length} pages` });
+  test.info().annotations.push({ type: "figure", description: `the batch of a small job is ${pages.length} pages` });
   expect(pages.map((text, i) => [i + 1, text.trim().length > 60])).toEqual(pages.map((_, i) => [i + 1, true]));
   expect(pages.join(" ")).toContain("Run sheet");
   // What stands on the screen only, the way back and the button, is not on paper.

@@ -185,7 +185,7 @@ async function yard() {
 
 /** Two benches count at one operation while replies are lost, pages are loaded again and the server is killed. */
 async function bench() {
-  const [kills, counts] = [fewer ? killsOf(5) : 5, small ? 1000 : 10_000];
+  const [kills, counts] = [fewer ? killsOf(5) : small ? 2 : 5, small ? 400 : 10_000];
   await fresh();
   const job = await make("counted", [body()], []);
   const told = { counted: 0, sent: 0, lost: 0, reloads: 0 };
