@@ -32,6 +32,7 @@ const ROOMS = [
   "bench",
   "plan",
   "papers",
+  "weigh",
   "today",
   "trial",
   "solve",
