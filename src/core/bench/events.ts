@@ -35,7 +35,12 @@ export const benchEventSchema = z.strictObject({
       n: z.number().int().min(-10_000).max(10_000).refine((n) => n !== 0, "a count of nothing"),
     }), // prettier-ignore
     /** Of so many of what goes through, these parts are no good: as much more of them is cut. */
-    z.strictObject({ do: z.literal("spoil"), n: whole, why: z.enum(SPOILED), of: z.array(partIdSchema).min(1).max(100).optional() }),
+    z.strictObject({
+      do: z.literal("spoil"),
+      n: whole,
+      why: z.enum(SPOILED),
+      of: z.array(partIdSchema).min(1).max(100).optional(),
+    }),
     z.strictObject({ do: z.literal("measure"), target: lengthSchema, value: lengthSchema, tolerance: lengthSchema }),
     z.strictObject({ do: z.literal("stop"), why: z.enum(STOPPED) }),
     z.strictObject({ do: z.literal("go on") }),

@@ -1,6 +1,7 @@
 import { usually } from "@/core/fit/bands";
 import { stand } from "./stand";
 import { unit } from "mathjs";
+import { lengthOf } from "@/core/shape/shape";
 import type { Finding } from "@/core/fit/finding";
 import { emptyJob } from "@/core/job/job";
 import { readJob, writeJob } from "@/core/job/file";
@@ -12,7 +13,7 @@ import { judgeStack } from "@/core/fit/stack";
 import { heightOf } from "@/core/line/standing";
 import { STARTERS } from "./starters";
 import { conductivity, warmth } from "./warmth";
-import { emptyWeight, weigh } from "./weigh";
+import { emptyWeight, heaviest, weigh } from "./weigh";
 
 const job = emptyJob("x", "in");
 const level = (
@@ -217,6 +218,22 @@ describe("figures of a stack", () => {
       emptyWeight(stand(hive(level("body", { wood })), job)[0]!.shape!),
     );
     expect(loblolly! / pine!).toBeCloseTo(51 / 35, 9);
+  });
+  test("of a long hive the heaviest lift is a frame, of a stack its fullest box", () => {
+    const lift = (...levels: Level[]) => {
+      const standing = stand(hive(...levels), job);
+      return { lift: heaviest(weigh(standing).levels, standing)!, standing };
+    };
+    const long = lift(level("long-body"));
+    const [box] = long.standing;
+    // A deep frame's opening by hand: 16 7/8 by 8 inches and an inch of comb at 1.42 kg/l, and its wood.
+    const frame = emptyWeight(box!.frame!);
+    const honey =
+      (lengthOf(box!.frame!, "openingLength") * lengthOf(box!.frame!, "openingHeight") * 25.4e6 * 1.42) / 1e24;
+    expect(long.lift).toEqual({ title: `a frame of ${box!.title}`, kg: expect.closeTo(frame + honey, 9) });
+    expect(unit(long.lift.kg, "kg").toNumber("lb")).toBeLessThan(8);
+    const stacked = lift(level("body"), level("body", {}, "medium"));
+    expect(stacked.lift.title).toBe("Body, deep");
   });
   test("half full is half the honey", () => {
     const standing = stand(hive(level("body")), job);

@@ -50,7 +50,7 @@ export interface Weights {
   /** With its combs full of honey to `fill`. */
   fullKg: number;
   /** The same, level by level. */
-  levels: { at: number; emptyKg: number; fullKg: number }[];
+  levels: { at: number; emptyKg: number; fullKg: number; /** One frame of it. */ frameKg: number }[];
 }
 
 /**
@@ -60,8 +60,14 @@ export interface Weights {
 export function weigh(standing: Standing[], fill = 1): Weights {
   const levels = standing.map((s) => {
     const wood = s.shape ? emptyWeight(s.shape) : 0;
-    const frame = s.frame ? emptyWeight(s.frame) * s.frames : 0;
-    return { at: s.at, emptyKg: wood + frame, fullKg: wood + frame + honeyOf(s) * fill };
+    const frame = s.frame ? emptyWeight(s.frame) : 0;
+    const honey = honeyOf(s) * fill;
+    return {
+      at: s.at,
+      emptyKg: wood + frame * s.frames,
+      fullKg: wood + frame * s.frames + honey,
+      frameKg: frame + (s.frames > 0 ? honey / s.frames : 0),
+    };
   });
   const sum = (pick: (l: (typeof levels)[number]) => number) => levels.reduce((a, l) => a + pick(l), 0);
   const litres = chainOf(standing).reduce(
@@ -85,11 +91,14 @@ function honeyOf(s: Standing): number {
 /** A comb at 1 3/8 pitch (handbook 10). */
 const FREE_COMB = inch(1);
 
-/** The box that is heaviest to lift with its combs full; undefined when no box stands. */
+/** What is heaviest to lift with its combs full: a box, or of a box that stays where it stands a frame; undefined where neither is. */
 export function heaviest(levels: Weights["levels"], standing: Standing[]): { title: string; kg: number } | undefined {
-  const box = (at: number) => standing.find((s) => s.at === at && s.as === "body");
-  const top = levels.filter((l) => box(l.at)).toSorted((a, b) => b.fullKg - a.fullKg)[0];
-  return top && { title: box(top.at)!.title, kg: top.fullKg };
+  const lifts = levels.flatMap((l) => {
+    const box = standing.find((s) => s.at === l.at && s.as === "body");
+    if (!box) return [];
+    return [box.stays ? { title: `a frame of ${box.title}`, kg: l.frameKg } : { title: box.title, kg: l.fullKg }];
+  });
+  return lifts.toSorted((a, b) => b.kg - a.kg)[0];
 }
 
 /** A weight as it is said in a shop of inches, in pounds of 0.45359237 kg, or of millimetres. */

@@ -33,6 +33,8 @@ export interface Standing {
   shape?: Shape;
   frame?: Shape;
   frames: number;
+  /** It is never lifted: a frame of it is. */
+  stays?: boolean;
   /** Gaps that bees must keep: not in boxes whose bars close them, nor under combs that hang free. */
   judged: { over: boolean; under: boolean };
 }
@@ -55,6 +57,7 @@ export function standingOf(worked: WorkedLine, at: number, lines: WorkedLine[]):
       over: topGap(frame, body),
       under: bottomGap(frame, body),
       frame: hung,
+      ...(shape.recipe.stays ? { stays: true } : {}),
       frames:
         frameCount(shape) *
         (shape.scope.has("chambers") ? toCount(shape.scope.working("chambers").value, "chambers") : 1),

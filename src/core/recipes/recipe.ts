@@ -223,6 +223,8 @@ export const recipeSchema = z.strictObject({
   needs: z.array(name),
   /** Boxes of it stand on one another, and bought covers, floors and excluders are meant to fit them. */
   stacks: z.boolean().optional(),
+  /** A box that stays where it stands: what is lifted of it is a frame. */
+  stays: z.boolean().optional(),
   /** What hangs in it, an item id; the standard's own when not said. */
   hangs: z.union([id, z.strictObject({ by: name, is: z.record(z.string(), id) })]).optional(),
   /** From where inside it is measured, when not from the middle. */

@@ -30,6 +30,7 @@ export const longBody: Recipe = finished(
   {
     ...body,
     stacks: undefined,
+    stays: true,
     id: "long-body",
     name: "Long body",
     called: ["long hive", "horizontal hive", "long langstroth", "chest hive"],
