@@ -197,6 +197,21 @@ describe("boards by hand", () => {
     expect(carryOut(pinned, { do: "remove stock", at: 0 }).pinned).toEqual([]);
   });
 
+  test("what was spoiled asks for as much more, follows its line up, is in the file, and names a part there is", () => {
+    const spoil = (line: number, part: string): Act => ({ do: "spoil", spoiled: { id: "b.1", of: { line, part }, pieces: 3, units: 1, at: "rip" } }); // prettier-ignore
+    const two = { ...job, lines: [{ ...line, size: "medium" }, line] };
+    const after = carryOut(two, spoil(1, "end"));
+    const ends = (j: Job) =>
+      layoutRequest(workJob(j))
+        .blanks.filter((b) => b.of.part === "end")
+        .map((b) => b.quantity);
+    expect([ends(two), ends(after)]).toEqual([[8, 8], [8, 11]]); // prettier-ignore
+    expect(readJob(writeJob(after)).spoiled).toEqual(after.spoiled);
+    expect(carryOut(after, { do: "remove line", at: 0 }).spoiled).toMatchObject([{ of: { line: 0, part: "end" } }]);
+    expect(carryOut(after, { do: "remove line", at: 1 }).spoiled).toEqual([]);
+    expect(() => carryOut(two, spoil(0, "lid"))).toThrow(/read 0\/lid, which is no part of this job/);
+    expect(() => carryOut(two, spoil(7, "end"))).toThrow(/no such line/);
+  });
   test("a file whose pinned layout names no board is refused", () => {
     const file = { ...writeJob(job), pinned: [{ stock: 7, repeat: 1, strips: [] }] };
     expect(() => readJob(file)).toThrow(/pinned\[0\]\.stock: read 7, which is no board/);

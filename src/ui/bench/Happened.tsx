@@ -14,6 +14,9 @@ export function more(took: number, planned: number): string {
   return share > 1 ? `${(took / planned).toFixed(1)} times as long` : `${Math.round(Math.abs(share) * 100)} % ${share > 0 ? "longer" : "shorter"}`; // prettier-ignore
 }
 
+/** Less than so many planned minutes says nothing of the pace. */
+const FEW = 30;
+
 const minutes = (n: number) => duration(Math.round(n));
 
 /** A job as it was planned against what happened at the bench, the whole and an operation at a time. */
@@ -21,7 +24,7 @@ export function Happened({ id, name, all, ready, now }: { id: number; name: stri
   const begun = all.filter((a) => a.begun);
   const sum = inAll(begun);
   const rest = all.reduce((n, a) => n + a.planned, 0) - sum.forMade;
-  const rate = sum.forMade > 0 ? sum.took / sum.forMade : 1;
+  const rate = sum.forMade >= FEW ? sum.took / sum.forMade : 1;
   return (
     <main className="mx-auto max-w-[64rem] px-5 py-4">
       <p className="no-print mb-2 flex gap-4">

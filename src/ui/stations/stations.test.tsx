@@ -209,6 +209,10 @@ describe("Lay out, by hand and by keyboard", () => {
     await user.click(await screen.findByRole("button", { name: "clear 1" }));
     await kept((job) => expect(job.stock).toEqual([board({ available: 1 })]));
   });
+  test("what was spoiled at the bench is said where it is cut again", () => {
+    open(LayOut, { spoiled: [{ id: "b.1", of: { line: 0, part: "side" }, pieces: 2, units: 1, at: "rip" }, { id: "b.2", of: { line: 0, part: "side" }, pieces: 1, units: 1, at: "rip" }] }); // prettier-ignore
+    expect(screen.getByText("Spoiled at the bench and cut again: 3 side.")).toBeTruthy();
+  });
   test("a piece picked up is named, and Escape puts it back", async () => {
     open(LayOut);
     await chosen(1);

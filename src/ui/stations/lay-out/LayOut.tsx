@@ -7,6 +7,8 @@ import { aboveBound, allLayouts, type LayoutResult, moneyOf, STYLES } from "@/co
 import { layoutRequest } from "@/core/job/ask";
 import { groups } from "@/core/layout/request";
 import { missingText } from "@/core/layout/missing";
+import { spoiledOf } from "@/core/job/spoiled";
+import { cutList, nameIn } from "@/core/line/cutlist";
 import { inch } from "@/core/length/length";
 import { weighed } from "@/core/layout/weighed";
 import { useDesk, useLaid, useMoney } from "@/ui/desk/useDesk";
@@ -52,6 +54,7 @@ export function LayOut() {
           <Sawn result={result} />
         )}
         {result && layout.fresh && !layout.improving && <Reasons result={result} units={job.units} />}
+        {(job.spoiled ?? []).length > 0 && <Again />}
         {!bare &&
           missing.map((m) => (
             <p
@@ -110,6 +113,17 @@ export function LayOut() {
   );
 }
 const sixInches = inch(6);
+
+/** What was spoiled at the bench, and so is cut once more. */
+function Again() {
+  const { job, worked } = useDesk();
+  const name = nameIn(worked.lines);
+  const again = cutList(worked.lines).flatMap((cut) => {
+    const pieces = spoiledOf(job.spoiled, cut.of);
+    return pieces > 0 ? [`${pieces} ${name(cut)}`] : [];
+  });
+  return <p className="mb-2">Spoiled at the bench and cut again: {again.join(", ")}.</p>;
+}
 
 function Headline() {
   const { layout } = useLaid();
