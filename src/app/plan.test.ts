@@ -4,6 +4,11 @@ import type { Replanned } from "@/core/plan/replan";
 import type { Gain } from "@/core/plan/whatif";
 import type { BenchEvent, Tally } from "@/core/bench/events";
 import { board } from "@/core/layout/tests/samples";
+import { againstOf } from "@/core/plan/against";
+import { pagesOf } from "@/exchange/tests/readBack";
+import { startLabelPrinter } from "@/standins/label-printer/server";
+import { benchStore } from "@/store/bench";
+import { booked } from "@/workers/booking";
 import { startCalliper } from "@/standins/calliper/server";
 import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";
@@ -21,6 +26,8 @@ const stand = await import("./api/plan/stand/route");
 const gains = await import("./api/plan/gains/route");
 const file = await import("./api/plan/file/[file]/route");
 const bench = await import("./api/bench/route");
+const labels = await import("./api/jobs/[id]/labels/route");
+const paper = await import("./api/jobs/[id]/batch/[file]/route");
 const calliper = await import("./api/bench/calliper/route");
 
 beforeAll(workerBuilt);
@@ -93,4 +100,49 @@ test("what the calliper reads is told to a bench as it comes", async () => {
   await until('{"value":12700000}');
   await line.cancel();
   await device.close();
+});
+
+test("a piece spoiled at the bench goes the whole way: cut again in the job, one more in the mended plan, said against what was planned", async () => {
+  const db = database();
+  const job: Job = { ...emptyJob("Two", "in"), lines: [{ item: "body", standard: "langstroth-10", size: "deep", quantity: 2, options: {} }], stock: [board()] }; // prettier-ignore
+  const { id } = jobStore(db).create(job);
+  await workOut(db, id, today(), 500);
+  const made = (await lines<{ plan: RunPlan }>(await plan.POST(post(undefined, "?ask=abcdefgk")))).at(-1)!.result!.plan;
+  await stand.POST(post({ id: made.id, do: "stand" }));
+  const mine = (p: RunPlan) => p.runs.filter((r) => r.job === id && /^Crosscut/.test(r.title)).reduce((n, r) => n + r.pieces, 0); // prettier-ignore
+  const rabbet = made.runs.find((r) => r.job === id && /rabbet/i.test(r.title))!;
+  const { of } = rabbet.ofParts[0]!;
+  const events: BenchEvent[] = [{ id: "spoil-1.1", job: id, name: rabbet.name, at: 1e12, what: { do: "spoil", n: 1, why: "split", of: [of] } }]; // prettier-ignore
+  const [status] = await told(await bench.POST(post({ events })));
+  expect(status).toBe(200);
+  await booked();
+  expect(jobStore(db).load(id).job.spoiled).toMatchObject([{ of, pieces: 1 }]);
+  await workOut(db, id, today(), 500);
+  expect(shownPlan(db, clockNow(), today()).stale).toBe(true);
+  const [, mended] = await told<{ plan: RunPlan; mended: Replanned }>(await mend.POST(post({ puts: [] })));
+  expect(mine(mended.plan)).toBe(mine(made) + 1);
+  expect(mended.plan.runs.filter((r) => r.name === rabbet.name && r.job === id).reduce((n, r) => n + r.pieces, 0)).toBe(rabbet.all); // prettier-ignore
+  const against = againstOf(jobStore(db).workOf(id), [...benchStore(db).tallies(0).values()].filter((t) => t.job === id)); // prettier-ignore
+  expect(against.filter((a) => a.spoiled > 0).map((a) => [a.name, a.spoiled])).toEqual([[rabbet.name, 1]]);
+});
+
+test("a job's labels go to the label printer, one a stack of parts; out of labels or off it says so, and the batch is a PDF", async () => {
+  const db = database();
+  const { id } = jobStore(db).create({ ...emptyJob("Labels", "in"), lines: [{ item: "body", standard: "langstroth-10", size: "deep", quantity: 2, options: {} }], stock: [board()] }); // prettier-ignore
+  const printer = await startLabelPrinter();
+  process.env.RUNDIK_LABEL_PRINTER = printer.address;
+  const send = () => labels.POST(post({}), { params: Promise.resolve({ id: String(id) }) });
+  expect(await told(await send())).toEqual([200, { sent: 2 }]);
+  const printed = await pagesOf(printer.printed[0]!);
+  expect(printed.map((p) => /(Side|End) × 4/.exec(p)?.[0])).toEqual(["Side × 4", "End × 4"]);
+  printer.outOfLabels(true);
+  const [status, { error }] = await told<{ error: string }>(await send());
+  expect([status, error]).toEqual([503, expect.stringMatching(/is there a label in it/)]);
+  await printer.close();
+  expect((await told<{ error: string }>(await send()))[1].error).toMatch(/does not answer; is it on/);
+  const get = (name: string) => paper.GET(new Request("http://127.0.0.1/api"), { params: Promise.resolve({ id: String(id), file: name }) }); // prettier-ignore
+  const batch = await get("batch.pdf");
+  expect([batch.status, batch.headers.get("content-type")]).toEqual([200, "application/pdf"]);
+  expect((await pagesOf(Buffer.from(await batch.arrayBuffer()))).join(" ")).toMatch(/Cut list/);
+  expect((await get("plans.pdf")).status).toBe(404);
 });
