@@ -8,7 +8,7 @@ import { layOut } from "@/core/layout/layout";
 import { board } from "@/core/layout/tests/samples";
 import { cutList } from "@/core/line/cutlist";
 import { planOf } from "@/core/plan/plan";
-import { codeOf } from "@/core/papers/batch";
+import { batchOf, codeOf } from "@/core/papers/batch";
 import { Batch, Code } from "./Batch";
 
 afterEach(cleanup);
@@ -61,4 +61,37 @@ test("without a start day there is no run sheet, and it says so; a long code is 
   const long = `RUNDIK 123456789/42/${"SIDE-".repeat(12)}`;
   render(<Code text={long} />);
   expect(scanned(screen.getByRole("img"))).toBe(long);
+});
+
+test("a ticket goes with each stack past everything it passes, each stop once; the story stick is on paper at true size", () => {
+  render(<Batch worked={worked} jobId={7} result={result} plan={plan} />);
+  const tickets = within(screen.getByRole("region", { name: "Cut tickets" }));
+  const { setUps, days, tickets: said, sticks } = batchOf(worked, result, plan);
+  expect(tickets.getAllByRole("img").map(scanned)).toEqual(said.map((t) => codeOf(7, t.part)));
+  for (const t of said) {
+    const list = within(tickets.getByText(`${t.letter} ${t.part.part.name} × ${t.part.quantity}`, { exact: false, selector: "b" }).closest(".keep-together")!); // prettier-ignore
+    expect(list.getAllByRole("listitem")).toHaveLength(t.passes.length);
+    // Its blank is sawn before anything is cut into it, and it is put together last.
+    const names = t.passes.map((o) => o.name);
+    expect([/^(Rip|Crosscut)/.test(names[0]!), /Glue/.test(names.at(-1)!)]).toEqual([true, true]);
+    expect(new Set(t.passes.map((o) => o.id)).size).toBe(names.length);
+  }
+  // Nothing of the plan is lost between the days, and every set-up stands once.
+  expect(days.flatMap((d) => d.rows).reduce((n, r) => n + r.lots.length, 0)).toBe(plan.operations.length);
+  expect(new Set(setUps.map((s) => s.op.whole)).size).toBe(setUps.length);
+  const [stick] = sticks;
+  const pages = screen.getAllByRole("region", { name: /^Story stick: Body, deep, page/ });
+  expect(pages.length).toBeGreaterThan(1);
+  const [first] = pages.map((page) => page.querySelector("svg")!);
+  // As many millimetres high as it says it is, so that a millimetre on it is one on paper.
+  const [, , wide, high] = first!.getAttribute("viewBox")!.split(" ").map(Number);
+  expect([first!.style.width, first!.style.height]).toEqual([`${wide}mm`, `${high}mm`]);
+  // The rest, 5/8 down from the top of the box, is 15.875 mm from the top of the stick.
+  const rest = stick!.marks.find((m) => m.label.startsWith("rest"))!;
+  const line = [...first!.querySelectorAll("g")].find((g) => g.textContent!.includes("rest"))!.querySelector("path")!;
+  expect(Number(/^M0 ([\d.]+)h/.exec(line.getAttribute("d")!)![1]) - 14).toBeCloseTo(rest.at / 1e6, 6);
+  expect(rest.at / 1e6).toBeCloseTo(15.875, 6);
+  // The bar that shows whether the printer scaled: four inches of 25.4.
+  expect(first!.querySelector("path")!.getAttribute("d")).toContain("h101.6");
+  expect(within(pages[0]!).getByText(/this bar measures 4"/)).toBeTruthy();
 });
