@@ -1,5 +1,6 @@
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from "node:fs";
 import { z } from "zod";
+import { weighFileSchema } from "@/core/weigh/file";
 import { designSchema } from "@/core/designs/design";
 import { jobFileSchema } from "@/core/job/file";
 import { RECIPES, recipeFor } from "@/core/recipes";
@@ -58,6 +59,7 @@ function items(): string {
 const files: Record<string, string> = {
   "docs/schema/job.schema.json": schema(jobFileSchema("in")),
   "docs/schema/recipe.schema.json": schema(recipeSchema),
+  "docs/schema/weigh.schema.json": schema(weighFileSchema),
   "docs/schema/design.schema.json": schema(designSchema),
   "docs/schema/standard.schema.json": schema(standardSchema),
   "docs/items.md": items(),

@@ -109,7 +109,7 @@ test("a piece spoiled at the bench goes the whole way: cut again in the job, one
   await workOut(db, id, today(), 500);
   const made = (await lines<{ plan: RunPlan }>(await plan.POST(post(undefined, "?ask=abcdefgk")))).at(-1)!.result!.plan;
   await stand.POST(post({ id: made.id, do: "stand" }));
-  const mine = (p: RunPlan) => p.runs.filter((r) => r.job === id && /^Crosscut/.test(r.title)).reduce((n, r) => n + r.pieces, 0); // prettier-ignore
+  const mine = (p: RunPlan) => p.runs.filter((r) => r.job === id && r.title.startsWith("Crosscut")).reduce((n, r) => n + r.pieces, 0); // prettier-ignore
   const rabbet = made.runs.find((r) => r.job === id && /rabbet/i.test(r.title))!;
   const { of } = rabbet.ofParts[0]!;
   const events: BenchEvent[] = [{ id: "spoil-1.1", job: id, name: rabbet.name, at: 1e12, what: { do: "spoil", n: 1, why: "split", of: [of] } }]; // prettier-ignore

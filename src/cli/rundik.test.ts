@@ -268,3 +268,25 @@ describe("refusals print nothing, say why, and exit 2", () => {
     rmSync(dir, { recursive: true });
   });
 });
+
+describe("weigh", () => {
+  const things = [
+    { name: "deep", item: "frame", standard: "langstroth-10", size: "deep", options: {} },
+    { name: "extra", item: "extra-deep-frame", standard: "langstroth-10", size: "deep", options: {}, frames: 7 },
+    { name: "hive", hive: [{ item: "body", standard: "langstroth-10", size: "deep", options: { thickness: "7/8" } }] },
+  ];
+  const file = (more: object = {}) =>
+    JSON.stringify({ format: "rundik-weigh", version: 1, units: "in", things, ...more });
+  test("things side by side, as the contract says; a thing that is none is refused by its field", async () => {
+    const { rows, assume } = await ok<{ rows: Record<string, unknown>[]; assume: object }>("weigh", file());
+    expect(rows.map((r) => [r.name, r.framesCount, r.openingMm, r.deepEquivalents])).toEqual([
+      ["deep", 1, [431.8, 203.2], 1],
+      ["extra", 7, [431.8, 371.475], 12.8],
+      ["hive", 10, [431.8, 203.2], 10],
+    ]); // prettier-ignore
+    expect(Object.keys(rows[0]!)).toEqual(["name", "framesCount", "openingMm", "combAreaCm2", "frameFullKg", "boxEmptyKg", "boxFullKg", "heaviestLiftKg", "liftingIndex", "contactAreaCm2", "innerVolumeL", "deepEquivalents", "rWallSi", "minutes", "materials", "notes"]); // prettier-ignore
+    expect(assume).toEqual({ honeyFill: 1, season: "summer", honeyKgPerL: 1.42 });
+    const { code, out, err } = await rundik(["weigh", "-"], file({ things: [{ ...things[0], size: "huge" }] }));
+    expect([code, out, err]).toEqual([2, "", expect.stringMatching(/^things\[0\]\.size: read "huge"/)]);
+  });
+});

@@ -30,6 +30,8 @@ import {
   solveOrder,
   solveSheets,
 } from "@/core/solve/files";
+import { readWeighFile } from "@/core/weigh/file";
+import { weighDocument } from "@/core/weigh/rows";
 import { scheduleFileSchema, solveSchedule } from "@/core/solve/schedule";
 
 /**
@@ -55,6 +57,12 @@ const SOLVERS: Record<string, (text: string) => Promise<unknown>> = {
   order: async (text) => solveOrder(readSolverFile(orderFileSchema, text), await solver(), () => performance.now()),
 };
 const solver = async () => (await import("@/workers/highs")).highsSolver();
+
+/** What is set side by side, from a weigh file. */
+const weighUp = (text: string): unknown => {
+  const { things, assume } = readWeighFile(text);
+  return weighDocument(things, assume);
+};
 
 /** What looks after the shop's database, at RUNDIK_DB or data/rundik.db. */
 const KEEPING: Record<string, (file: string) => Promise<unknown>> = {
@@ -116,6 +124,7 @@ async function main(words: string[]): Promise<void> {
     ...Object.keys(VERBS),
     ...Object.keys(KEEPING),
     "passphrase",
+    "weigh",
     ...Object.keys(SOLVERS).map((s) => `solve ${s}`),
   ].join(", ");
   const print = (document: unknown) => process.stdout.write(`${JSON.stringify(document, null, 2)}\n`);
@@ -124,6 +133,12 @@ async function main(words: string[]): Promise<void> {
     if (!what || !Object.hasOwn(SOLVERS, what)) throw new Refused(`read "solve ${what ?? ""}"; the verbs are ${known}`);
     if (!file || rest.length > 0) throw new Refused(`wanted: rundik solve ${what} <file, or - for standard input>`);
     print(await SOLVERS[what]!(await read(file)));
+    return;
+  }
+  if (words[0] === "weigh") {
+    const [, file, ...rest] = words;
+    if (!file || rest.length > 0) throw new Refused("wanted: rundik weigh <weigh file, or - for standard input>");
+    print(weighUp(await read(file)));
     return;
   }
   if (words[0] === "passphrase" && words.length === 1) {

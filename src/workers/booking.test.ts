@@ -116,7 +116,7 @@ test("a strip of which two parts come is spoiled as one: both are cut again, and
   const before = work();
   const rip = before.op(/^Rip/);
   const name = before.name(/^Rip/);
-  const crosscuts = before.ops.filter((o) => /^Crosscut/.test(o.name)).map((o) => before.names.get(o.id)!);
+  const crosscuts = before.ops.filter((o) => o.name.startsWith("Crosscut")).map((o) => before.names.get(o.id)!);
   await happens(name, { do: "begin" }, { do: "spoil", n: 1, why: "split", of: [{ line: 0, part: "side" }, { line: 0, part: "end" }] }); // prettier-ignore
   const { spoiled } = store.load(id).job;
   expect(spoiled!.map((s) => [s.of.part, s.pieces])).toEqual(["side", "end"].map((part) => { const { pieces, units } = rip.parts.get(`0/${part}`)!; return [part, Math.ceil(pieces / units)]; })); // prettier-ignore

@@ -1,5 +1,5 @@
 import type { Part } from "@/core/shape/part";
-import { inch, type Units } from "@/core/length/length";
+import { inch, type Length, nm, type Units } from "@/core/length/length";
 import { gravityOf } from "@/core/judge/strength";
 import { lengthOf, type Shape } from "@/core/shape/shape";
 import { bitesOf } from "@/core/shape/assembly";
@@ -14,8 +14,8 @@ const DENSITY: Record<Exclude<Part["material"], "wood">, number> = {
   foam: 25,
   plastic: 950,
 };
-/** Honey, kg a litre. */
-const HONEY = 1.42;
+/** Honey, kg a litre (handbook 10). */
+export const HONEY = 1.42;
 
 /** Wood at 12 %: about G × 1.12 × 1000 kg/m³ (handbook 06). */
 const woodDensity = (shape: Shape) => gravityOf(shape) * 1120;
@@ -57,11 +57,11 @@ export interface Weights {
  * What a stack weighs: wood by its geometry, frames, and honey = opening × comb thickness × 1.42 kg/l × fill for each
  * frame (handbook 10). Boxes measured in count with their honey only when frames are known, so not at all.
  */
-export function weigh(standing: Standing[], fill = 1): Weights {
+export function weigh(standing: Standing[], fill = 1, honeyKgPerL = HONEY): Weights {
   const levels = standing.map((s) => {
     const wood = s.shape ? emptyWeight(s.shape) : 0;
     const frame = s.frame ? emptyWeight(s.frame) : 0;
-    const honey = honeyOf(s) * fill;
+    const honey = honeyOf(s) * honeyKgPerL * fill;
     return {
       at: s.at,
       emptyKg: wood + frame * s.frames,
@@ -77,28 +77,43 @@ export function weigh(standing: Standing[], fill = 1): Weights {
   return { height: heightOf(standing), litres, emptyKg: sum((l) => l.emptyKg), fullKg: sum((l) => l.fullKg), levels };
 }
 
-/** A comb fills its frame's opening; one that hangs free from its bar fills the box below the bar, wall to wall. */
-function honeyOf(s: Standing): number {
-  const frame = s.frame;
-  if (!frame) return 0;
-  const length = (name: string) => (frame.scope.has(name) ? lengthOf(frame, name) : 0);
-  const framed = frame.scope.has("openingLength") && frame.scope.has("openingHeight");
-  const area = framed
-    ? length("openingLength") * length("openingHeight")
-    : (s.inside?.length ?? 0) * Math.max(0, s.height - s.over - length("topBarThickness"));
-  return ((area * (length("combThickness") || FREE_COMB)) / 1e24) * HONEY * s.frames;
+/** What a comb fills: its frame's opening; one that hangs free from its bar the box below the bar, wall to wall. Undefined without either. */
+export function openingOf(frame: Shape, box?: Standing): { length: Length; height: Length; free: boolean } | undefined {
+  if (frame.scope.has("openingLength") && frame.scope.has("openingHeight"))
+    return { length: lengthOf(frame, "openingLength"), height: lengthOf(frame, "openingHeight"), free: false };
+  if (!box?.inside) return undefined;
+  const bar = frame.scope.has("topBarThickness") ? lengthOf(frame, "topBarThickness") : 0;
+  return { length: box.inside.length, height: nm(Math.max(0, box.height - box.over - bar)), free: true };
 }
+
+/** Litres of comb in an opening. */
+export const combLitres = (frame: Shape, opening: { length: Length; height: Length }): number =>
+  (opening.length * opening.height * ((frame.scope.has("combThickness") ? lengthOf(frame, "combThickness") : 0) || FREE_COMB)) / 1e24; // prettier-ignore
+
+const honeyOf = (s: Standing): number => {
+  const opening = s.frame && openingOf(s.frame, s);
+  return opening ? combLitres(s.frame!, opening) * s.frames : 0;
+};
 /** A comb at 1 3/8 pitch (handbook 10). */
 const FREE_COMB = inch(1);
 
 /** What is heaviest to lift with its combs full: a box, or of a box that stays where it stands a frame; undefined where neither is. */
-export function heaviest(levels: Weights["levels"], standing: Standing[]): { title: string; kg: number } | undefined {
+export function heaviest(
+  levels: Weights["levels"],
+  standing: Standing[],
+): { at: number; title: string; kg: number } | undefined {
   const lifts = levels.flatMap((l) => {
     const box = standing.find((s) => s.at === l.at && s.as === "body");
     if (!box) return [];
-    return [box.stays ? { title: `a frame of ${box.title}`, kg: l.frameKg } : { title: box.title, kg: l.fullKg }];
+    return [
+      {
+        at: l.at,
+        ...(box.stays ? { title: `a frame of ${box.title}`, kg: l.frameKg } : { title: box.title, kg: l.fullKg }),
+      },
+    ];
   });
-  return lifts.toSorted((a, b) => b.kg - a.kg)[0];
+  // Of two alike the lower is the worse lift.
+  return lifts.toSorted((a, b) => b.kg - a.kg || a.at - b.at)[0];
 }
 
 /** A weight as it is said in a shop of inches, in pounds of 0.45359237 kg, or of millimetres. */

@@ -1,0 +1,73 @@
+import { z } from "zod";
+import { HONEY } from "@/core/hive/weigh";
+import { SEASONS } from "@/core/hive/hive";
+import { readJob } from "@/core/job/file";
+import type { Job } from "@/core/job/job";
+import { JobFileError, meant } from "@/core/problem/problem";
+
+const item = {
+  item: z.string().min(1).max(60),
+  standard: z.string().min(1).max(60),
+  size: z.string().min(1).max(60),
+  options: z.record(z.string().max(60), z.union([z.string().max(60), z.number(), z.boolean()])).default({}),
+};
+const name = z.string().trim().min(1).max(120);
+/** An item with so many frames, or a whole hive from the ground up. */
+const thingSchema = z.union([
+  z.strictObject({ name, ...item, frames: z.number().int().min(1).max(200).optional() }),
+  z.strictObject({ name, hive: z.array(z.strictObject(item)).min(1).max(30) }),
+]);
+
+/** Things to be set side by side, and what is taken for granted (contract, weigh files). */
+export const weighFileSchema = z.strictObject({
+  format: z.literal("rundik-weigh"),
+  version: z.literal(1),
+  units: z.enum(["in", "mm"]),
+  things: z.array(thingSchema).min(1).max(20),
+  assume: z
+    .strictObject({
+      /** So much of the combs is honey. */
+      honeyFill: z.number().min(0).max(1).default(1),
+      season: z.enum(SEASONS).default("summer"),
+      honeyKgPerL: z.number().min(1).max(2).default(HONEY),
+    })
+    .prefault({}),
+});
+export type Assume = z.output<typeof weighFileSchema>["assume"];
+
+/** One thing of a weigh file, its items read as the lines of a job. */
+export interface Thing {
+  name: string;
+  job: Job;
+  /** Its lines stand on one another from the ground up. */
+  hive: boolean;
+  frames?: number;
+}
+
+/** Reads a weigh file. @throws JobFileError naming the field */
+export function readWeighFile(text: string): { things: Thing[]; assume: Assume } {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text);
+  } catch (e) {
+    throw new JobFileError([{ path: "", message: `not JSON: ${(e as Error).message}` }]);
+  }
+  const read = weighFileSchema.safeParse(raw);
+  if (!read.success) throw new JobFileError(read.error.issues.flatMap(meant).map((i) => ({ path: i.path.join("."), message: i.message }))); // prettier-ignore
+  const { things, units, assume } = read.data;
+  return {
+    assume,
+    things: things.map((t, k): Thing => {
+      const levels = "hive" in t ? t.hive : [t];
+      const lines = levels.map(({ item, standard, size, options }) => ({ item, standard, size, options, quantity: 1 }));
+      try {
+        const job = readJob({ format: "rundik-job", version: 1, name: t.name, units, lines });
+        return { name: t.name, job, hive: "hive" in t, ...("frames" in t && t.frames ? { frames: t.frames } : {}) };
+      } catch (e) {
+        if (!(e instanceof JobFileError)) throw e;
+        const at = (path: string) => path.replace(/^lines\[(\d+)\]/, (_, n: string) => ("hive" in t ? `hive[${n}]` : "")).replace(/^\./, ""); // prettier-ignore
+        throw new JobFileError(e.problems.map((p) => ({ ...p, path: `things[${k}].${at(p.path)}` })));
+      }
+    }),
+  };
+}
