@@ -51,6 +51,7 @@ const PAGE_ROOMS = [
   "stations",
   "sheets",
   "patterns",
+  "weigh",
   "job",
   "shop",
   "yard",

@@ -144,6 +144,7 @@ function samples(id: string): Sent[] {
     sent("shop/follow", "GET"),
     sent("shop/act", "POST", { revision: 0, act: { do: "workshop", to: { ...USUAL_WORKSHOP, people: 2 } } }),
     sent("shop/act", "POST", { loaded: 0, acts: [{ revision: 0, act: { do: "units", units: "mm" } }, { undo: true }] }), // prettier-ignore
+    sent("weigh", "POST", { format: "rundik-weigh", version: 1, units: "in", things: [{ name: "deep", item: "frame", standard: "langstroth-10", size: "deep", options: {}, frames: 3 }, { name: "hive", hive: [{ item: "long-body", standard: "langstroth-10", size: "deep", options: { longFrames: 20 } }] }], assume: { honeyFill: 0.5, season: "winter" } }), // prettier-ignore
     sent("standards", "GET"),
     sent("copy", "GET"),
     sent("door", "POST", { passphrase: "four dry boards in the yard" }),

@@ -15,9 +15,11 @@ import { jobStore } from "@/store/jobs";
 import { yardStore } from "@/store/yard";
 import { book, booked } from "./booking";
 import { closePool } from "./pool";
+import { workerBuilt } from "./tests/built";
 
 const TODAY = "2027-02-08";
 const pine = (length: number, more: object = {}) => ({ form: "board" as const, material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(length), ...more }); // prettier-ignore
+beforeAll(workerBuilt);
 afterAll(closePool);
 
 /** A shop with so many 8' boards in its yard, and a job of two deep bodies made from them. */

@@ -33,6 +33,7 @@ export const weighFileSchema = z.strictObject({
     })
     .prefault({}),
 });
+export type WeighFile = z.input<typeof weighFileSchema>;
 export type Assume = z.output<typeof weighFileSchema>["assume"];
 
 /** One thing of a weigh file, its items read as the lines of a job. */
@@ -44,14 +45,18 @@ export interface Thing {
   frames?: number;
 }
 
-/** Reads a weigh file. @throws JobFileError naming the field */
-export function readWeighFile(text: string): { things: Thing[]; assume: Assume } {
-  let raw: unknown;
+/** Reads the text of a weigh file. @throws JobFileError naming the field */
+export function readWeighFile(text: string): ReturnType<typeof readWeigh> {
   try {
-    raw = JSON.parse(text);
+    return readWeigh(JSON.parse(text));
   } catch (e) {
-    throw new JobFileError([{ path: "", message: `not JSON: ${(e as Error).message}` }]);
+    if (!(e instanceof SyntaxError)) throw e;
+    throw new JobFileError([{ path: "", message: `not JSON: ${e.message}` }]);
   }
+}
+
+/** Reads a weigh file. @throws JobFileError naming the field */
+export function readWeigh(raw: unknown): { things: Thing[]; assume: Assume } {
   const read = weighFileSchema.safeParse(raw);
   if (!read.success) throw new JobFileError(read.error.issues.flatMap(meant).map((i) => ({ path: i.path.join("."), message: i.message }))); // prettier-ignore
   const { things, units, assume } = read.data;

@@ -13,7 +13,7 @@ import { toMm } from "@/core/length/format";
 import { inch, type Length, nm } from "@/core/length/length";
 import { type Standing, standingOf } from "@/core/line/standing";
 import { JobFileError } from "@/core/problem/problem";
-import type { Shape } from "@/core/shape/shape";
+import { lengthOf, type Shape } from "@/core/shape/shape";
 import { minutesByLine } from "@/core/order/cost";
 import { operations } from "@/core/work/operations";
 import type { Assume, Thing } from "./file";
@@ -41,6 +41,8 @@ export interface Row {
   /** To make one, without set-ups. */
   minutes: number | null;
   notes: string[];
+  /** How its frame is drawn: from the top bar's end, and down; nothing where it has none. */
+  drawn: { bar: Length; frame: Length; height: Length; thick: Length; free: boolean } | null;
 }
 
 /** Both faces of a comb in a deep Langstroth frame. */
@@ -89,9 +91,16 @@ function rowOf({ name, job, hive, frames }: Thing, k: number, { honeyFill, honey
     deepEquivalents: combs > 0 ? combs / DEEP : null,
     wall: warmth(standing)?.wall ?? null,
     minutes: minutesOf(worked),
+    drawn: frame ? drawnAs(frame, opening?.free ?? true) : null,
     notes: [...(inStorey ? ["its frames are lifted, never the box"] : []), ...notesOf(boxes, opening)],
   };
 }
+
+const drawnAs = (frame: Shape, free: boolean): NonNullable<Row["drawn"]> => {
+  const { topBarLength, frameLength = topBarLength, frameHeight } = frameOf(frame);
+  const thick = frame.scope.has("topBarThickness") ? lengthOf(frame, "topBarThickness") : nm(0);
+  return { bar: topBarLength, frame: frameLength, height: frameHeight, thick, free };
+};
 
 /** How many frames or bars a box says it holds. */
 const hungIn = ({ scope }: Shape): number => {

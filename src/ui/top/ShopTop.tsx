@@ -9,6 +9,7 @@ const PAGES = [
   { at: "/yard", name: "Yard" },
   { at: "/catalogue", name: "Catalogue" },
   { at: "/patterns", name: "Patterns" },
+  { at: "/weigh", name: "Weigh up" },
   { at: "/shop", name: "Shop" },
 ] as const;
 export type ShopPageAt = (typeof PAGES)[number]["at"];

@@ -1,0 +1,97 @@
+import type { Units } from "@/core/length/length";
+import type { Row } from "./rows";
+
+/** A figure things are compared by. */
+export interface Figure {
+  id: string;
+  label: string;
+  better: "more" | "less";
+  of(row: Row): number | null;
+  /** As it is said, and in what. */
+  text(n: number, units: Units): string;
+  unit(units: Units): string;
+}
+
+const POUND = 0.45359237;
+const plain = (digits: number) => (n: number) => n.toFixed(digits);
+const nothing = () => "";
+const kilos = { text: (n: number, units: Units) => (units === "in" ? (n / POUND).toFixed(n < 9 ? 1 : 0) : n.toFixed(n < 9 ? 1 : 0)), unit: (units: Units) => (units === "in" ? "lb" : "kg") }; // prettier-ignore
+
+/** Everything things are compared by, in the order a practitioner asks. */
+export const FIGURES: Figure[] = [
+  { id: "comb", label: "Comb, both faces", better: "more", of: (r) => r.combArea, text: (n, units) => (units === "in" ? n / 25.4e6 ** 2 : n / 1e14).toFixed(0), unit: (units) => (units === "in" ? "in²" : "cm²") },
+  { id: "ten", label: "Makes ten deep frames", better: "less", of: (r) => (r.deepEquivalents && r.framesCount ? (10 * r.framesCount) / r.deepEquivalents : null), text: plain(1), unit: () => "frames" },
+  { id: "look", label: "Frames to look through", better: "less", of: (r) => (r.litres === null ? null : r.framesCount), text: plain(0), unit: nothing },
+  { id: "frame", label: "Full frame", better: "less", of: (r) => r.frameFullKg, ...kilos },
+  { id: "lift", label: "Heaviest lift", better: "less", of: (r) => r.lift?.kg ?? null, ...kilos },
+  { id: "index", label: "Lift index, one person", better: "less", of: (r) => (r.lift && Number.isFinite(r.lift.judged.index) ? r.lift.judged.index : null), text: plain(1), unit: () => "(1 is fine)" },
+  { id: "grip", label: "Propolis grip a frame", better: "less", of: (r) => r.contactCm2, text: plain(1), unit: () => "cm²" },
+  { id: "room", label: "Room inside", better: "more", of: (r) => r.litres, text: plain(0), unit: () => "l" },
+  { id: "wall", label: "R of the wall", better: "more", of: (r) => r.wall, text: plain(2), unit: () => "m²·K/W" },
+  { id: "minutes", label: "Minutes to make one", better: "less", of: (r) => r.minutes, text: plain(0), unit: () => "set-ups left out" },
+]; // prettier-ignore
+
+/** How much each figure counts, by its id: 0 not at all to 3 most. */
+export type Weights = Record<string, number>;
+
+/** How good a row is by a figure among others: 1 the best of them, 0 the worst, a half where it says nothing or all are the same. */
+function goodness(f: Figure, rows: Row[]): number[] {
+  const all = rows.map(f.of);
+  const known = all.filter((n) => n !== null);
+  const [least, most] = [Math.min(...known), Math.max(...known)];
+  return all.map((n) => {
+    if (n === null || least === most) return 0.5;
+    const part = (n - least) / (most - least);
+    return f.better === "more" ? part : 1 - part;
+  });
+}
+
+/** What is said of things side by side. */
+export interface Verdict {
+  /** The place of the one that does best by what counts; undefined where nothing counts or two do as well. */
+  best?: number;
+  scores: number[];
+  /** Figures that count and speak for it over the next best, most first; and those it is worst by. */
+  because: string[];
+  against: string[];
+  /** What else would be best if one figure counted for more than it does. */
+  change: { figure: string; thing: number }[];
+}
+
+/** Sums for each thing how good it is by each figure times what that counts for (simple additive weighting: Hwang and Yoon 1981). */
+export function judge(rows: Row[], weights: Weights): Verdict {
+  const counts = (f: Figure, more = 1) => (weights[f.id] ?? 0) * more;
+  const good = new Map(FIGURES.map((f) => [f.id, goodness(f, rows)]));
+  const scored = (of: (f: Figure) => number) => {
+    const all = FIGURES.reduce((n, f) => n + of(f), 0);
+    return rows.map((_, k) => (all > 0 ? FIGURES.reduce((n, f) => n + of(f) * good.get(f.id)![k]!, 0) / all : 0));
+  };
+  const scores = scored((f) => counts(f));
+  const best = firstOf(scores);
+  if (best === undefined) return { scores, because: [], against: [], change: [] };
+  const next = scores.reduce<number | undefined>((b, s, k) => (k === best || (b !== undefined && scores[b]! >= s) ? b : k), undefined); // prettier-ignore
+  const gain = (f: Figure) => (next === undefined ? good.get(f.id)![best]! : good.get(f.id)![best]! - good.get(f.id)![next]!); // prettier-ignore
+  const because = FIGURES.filter((f) => counts(f) > 0 && gain(f) > 0).toSorted((a, b) => counts(b) * gain(b) - counts(a) * gain(a)); // prettier-ignore
+  const worst = FIGURES.filter((f) => f.of(rows[best]!) !== null && good.get(f.id)![best] === 0);
+  // A figure that counts for ten times the most any does now decides by itself, nearly.
+  const change = FIGURES.flatMap((f) => {
+    const thing = firstOf(scored((g) => (g === f ? 30 : counts(g))));
+    return thing !== undefined && thing !== best ? [{ figure: f.id, thing }] : [];
+  });
+  return { best, scores, because: because.map((f) => f.id), against: worst.map((f) => f.id), change };
+}
+
+/** The place of the largest; undefined where two are. */
+function firstOf(list: number[]): number | undefined {
+  const most = Math.max(...list);
+  const at = list.flatMap((n, k) => (n > most - 1e-9 ? [k] : []));
+  return most > 0 && at.length === 1 ? at[0] : undefined;
+}
+
+/** Questions a maker is asked, and what counts for each. */
+export const QUESTIONS: { id: string; label: string; weights: Weights }[] = [
+  { id: "back", label: "for a bad back", weights: { lift: 3, index: 3, frame: 1, grip: 1 } },
+  { id: "cold", label: "for cold winters", weights: { comb: 3, wall: 2, ten: 1 } },
+  { id: "look", label: "quick to look through", weights: { look: 3, grip: 2, ten: 1 } },
+  { id: "make", label: "quick to make", weights: { minutes: 3 } },
+];
