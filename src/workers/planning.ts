@@ -75,8 +75,8 @@ export function factsOf(db: Db, now: number, today: string): Facts {
   const occasions = new Map<number, Set<Occasion>>();
   for (const { job, ...line } of store.items())
     occasions.set(job, (occasions.get(job) ?? new Set()).add(occasionOf(line)));
-  const made: Record<number, Record<string, number>> = {};
-  for (const t of benchStore(db).tallies(0).values()) (made[t.job] ??= {})[t.name] = t.made;
+  const made: NonNullable<WholeAsk["made"]> = {};
+  for (const t of benchStore(db).tallies(0).values()) (made[t.job] ??= {})[t.name] = { pieces: t.made, at: now - (Date.now() - t.at) / 60_000 };
   const facts = createHash("sha256").update(JSON.stringify({ jobs, shop })).digest("base64url"); // prettier-ignore
   return {
     whole: { jobs, shop, now, made },
@@ -137,8 +137,10 @@ export async function planAnew(
   // prettier-ignore
   const { whole, facts } = factsOf(db, now, today);
   if (whole.jobs.length === 0) throw new StaleError("there is no job that can be planned");
-  const plan = await askPlan({ whole, seed: 1 }, how);
-  return { plan: asRuns(planStore(db).putForward(plan, facts), plan, whole), mended: null };
+  const store = planStore(db);
+  const was = store.standing()?.plan.blocks;
+  const plan = await askPlan({ whole, seed: 1, ...(was ? { was } : {}) }, how);
+  return { plan: asRuns(store.putForward(plan, facts), plan, whole), mended: null };
 }
 
 /** Mends the plan that stands with as little movement as can be, and puts that forward. @throws StaleError where none stands */

@@ -9,7 +9,7 @@ import type { Proposal, Seller } from "@/core/purchase/proposal";
 import type { Wanted } from "@/core/purchase/wants";
 import type { Put, Replanned } from "@/core/plan/replan";
 import type { Gain } from "@/core/plan/whatif";
-import type { WholeAsk, WholePlan } from "@/core/plan/whole";
+import type { Block, WholeAsk, WholePlan } from "@/core/plan/whole";
 import type { Standing } from "@/core/today/standing";
 
 /** Where a job stands, as it stands in its shop; `kept` is what of each lot is kept for it. */
@@ -40,7 +40,7 @@ export interface Tasks {
   standing: { ask: StandingRequest & { result: LayoutResult }; answer: Standing; progress: never };
   weighed: { ask: { job: Job; result: LayoutResult }; answer: Weighed; progress: never };
   proposal: { ask: ProposalRequest; answer: Proposal; progress: never };
-  plan: { ask: { whole: WholeAsk; seed: number }; answer: WholePlan; progress: PlanProgress };
+  plan: { ask: { whole: WholeAsk; seed: number; was?: Block[] }; answer: WholePlan; progress: PlanProgress };
   mended: { ask: { whole: WholeAsk; was: WholePlan; puts: Put[] }; answer: Replanned; progress: never };
   gains: { ask: { whole: WholeAsk; plan: WholePlan }; answer: Gain[]; progress: Gain[] };
   group: { ask: GroupRequest; answer: GroupLayout; progress: Omit<Progress, "done" | "of"> };

@@ -37,8 +37,8 @@ const RUN: { [N in TaskName]: Run<N> } = {
   request: (job) => layoutRequest(workJob(job)),
   standing: ({ job, day, kept, result }) => standingOf(job, day, new Map(kept), () => result),
   weighed: ({ job, result }) => weighedUp(workJob(job), result),
-  plan: ({ whole, seed }, watch) =>
-    planWhole(whole, seed, watch.goOn, ({ late, finish }) => watch.hear({ late, finish })),
+  plan: ({ whole, seed, was }, watch) =>
+    planWhole(whole, seed, watch.goOn, ({ late, finish }) => watch.hear({ late, finish }), was),
   mended: ({ whole, was, puts }) => replan(whole, was, puts),
   gains: ({ whole, plan }, watch) => whatIf(whole, plan, watch.goOn, watch.hear),
   proposal: ({ wanted, sellers, byHand, ...on }, _watch, lp) => propose(wanted, sellers, byHand, on, lp),

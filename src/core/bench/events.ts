@@ -59,6 +59,8 @@ export interface Tally {
   measured: Extract<BenchEvent["what"], { do: "measure" }>[];
   /** Somebody is at it, and does not stand still. */
   running: boolean;
+  /** When it was last heard of, ms. */
+  at: number;
   /** What it was begun as. */
   of?: Extract<BenchEvent["what"], { do: "begin" }>["of"];
   /** So many times a bench was set for it. */
@@ -90,8 +92,9 @@ export function talliesOf(events: BenchEvent[], now: number): Map<string, Tally>
   const set = new Set<string>();
   for (const { id, job, name, at, what } of events.toSorted((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))) {
     const key = tallyKey({ job, name });
-    const t = tallies.get(key) ?? { job, name, made: 0, spoiled: [], measured: [], running: false, setUps: 0, minutes: 0 }; // prettier-ignore
+    const t = tallies.get(key) ?? { job, name, made: 0, spoiled: [], measured: [], running: false, at, setUps: 0, minutes: 0 }; // prettier-ignore
     tallies.set(key, t);
+    t.at = at;
     const bench = `${key} ${screenOf(id)}`;
     if (since.has(bench)) {
       t.minutes += between(since.get(bench)!, at);

@@ -23,23 +23,12 @@ export interface Worth {
   ready: number[];
 }
 
-/** A task that was begun; `end` where it is done. */
-export interface Begun {
-  start: number;
-  end?: number;
-  unit: number;
-  who: number[];
-  setUp: boolean;
-}
-
 /** What tasks are taken by: the lowest rank first, but one at the set-up that stands, while it is behind by no more than `hold`. */
 export interface Order {
   rank: Float64Array;
   hold: number;
   /** A task is not begun before. */
   notBefore?: Float64Array;
-  /** Begun already: it stands where it is, and takes as long as it takes those who do it. */
-  begun?: ReadonlyMap<number, Begun>;
   /** Who did it, and where, before: they do it again where they can. */
   was?: Pick<Timetable, "unit" | "who">;
 }
@@ -49,8 +38,8 @@ export interface Order {
  * station are free the task of lowest rank that can begin does. A task that wants several people who are not all free yet keeps those who
  * are from beginning what would end after it could begin (backfilling). Nobody stops once begun; work goes on over breaks and nights.
  */
-export function generate(instance: Instance, { rank, hold, notBefore, was, begun }: Order): Timetable {
-  const { tasks, families, stations, hands, now } = instance;
+export function generate(instance: Instance, { rank, hold, notBefore, was }: Order): Timetable {
+  const { tasks, families, stations, hands, now, begun } = instance;
   const n = tasks.length;
   const out: Timetable = { start: new Float64Array(n), end: new Float64Array(n), unit: new Int16Array(n), setUp: new Uint8Array(n), who: Array.from({ length: n }, () => []) }; // prettier-ignore
   const units = stations.map((s) => Array.from({ length: s.count }, () => ({ free: 0, key: -1 })));
@@ -98,7 +87,7 @@ export function generate(instance: Instance, { rank, hold, notBefore, was, begun
     if (key >= 0) at.key = key;
     for (const next of tasks[t]!.next) {
       readyAt[next] = Math.max(readyAt[next]!, until);
-      if (--waiting[next]! === 0 && !begun?.has(next)) ready(next);
+      if (--waiting[next]! === 0 && !begun.has(next)) ready(next);
     }
     left--;
   }
@@ -107,13 +96,10 @@ export function generate(instance: Instance, { rank, hold, notBefore, was, begun
   const keptUntil = new Float64Array(hands.count);
   let time = now;
   let left = n;
-  for (const [t, { start, end, unit, who, setUp }] of [...(begun ?? [])].toSorted(
-    ([, a], [, b]) => a.start - b.start,
-  )) {
-    const long = tasks[t]!.minutes + (setUp ? families[tasks[t]!.family]!.setUp : 0);
-    place(t, start, unit, who, setUp, end ?? hands.all(who.toSorted((a, b) => a - b)).end(start, long));
-  }
-  for (let t = 0; t < n; t++) if (tasks[t]!.after.length === 0 && !begun?.has(t)) ready(t);
+  // A machine stands as what ended last has left it.
+  for (const [t, b] of [...begun].toSorted(([, a], [, b]) => a.end - b.end || a.start - b.start))
+    place(t, b.start, b.unit, b.who, b.setUp, b.end);
+  for (let t = 0; t < n; t++) if (tasks[t]!.after.length === 0 && !begun.has(t)) ready(t);
 
   /** What a station would begin now: of those that are there the lowest rank, or one at the set-up of a unit that is free. */
   const candidate = (s: number, tried: Set<number>): { at: number; unit: number; setUp: boolean } | undefined => {

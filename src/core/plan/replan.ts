@@ -1,10 +1,11 @@
 import { boundOf, tailsOf } from "./bound";
-import { DAY, dayOf } from "./calendar";
-import { type Begun, compare, generate, type Order, type Timetable, type Worth, worthOf } from "./generate";
+import { DAY } from "./calendar";
+import { asItStands, dayFrom, earlierOf } from "./begun";
+import { compare, generate, type Order, type Timetable, type Worth, worthOf } from "./generate";
 import { Hands } from "./hands";
 import { fullestOf } from "./search";
 import { type Instance, instanceOf, stretchOf } from "./tasks";
-import { type Block, planOfFound, type WholeAsk, type WholePlan } from "./whole";
+import { planOfFound, type WholeAsk, type WholePlan } from "./whole";
 
 /** Lots of an operation that somebody put somewhere: they begin then or as soon after as they can, before whatever else could. */
 export interface Put {
@@ -44,11 +45,11 @@ export interface Replanned {
  * new tried one after another).
  */
 export function replan(ask: WholeAsk, was: WholePlan, puts: Put[] = []): Replanned {
-  const hands = new Hands(ask.shop, dayOf(Math.min(ask.now, ...was.blocks.map((b) => b.startsAt))));
-  const instance = instanceOf(ask.jobs, ask.shop, hands, ask.now, was.lots);
+  const hands = new Hands(ask.shop, dayFrom(ask.now, was.blocks));
+  const instance = asItStands(instanceOf(ask.jobs, ask.shop, hands, ask.now, was.lots), ask, was.blocks);
+  const { begun } = instance;
   const earlier = earlierOf(instance, was.blocks);
   const stood = instance.tasks.map((_, t) => earlier[t]?.startsAt);
-  const begun = begunOf(instance, ask, earlier);
   const putAt = instance.tasks.map(({ family, lot }) => {
     const { job, name } = instance.families[family]!;
     return puts.find((p) => p.job === ask.jobs[job]!.job && p.name === name && lot >= p.lot && lot < p.lot + p.lots)
@@ -65,7 +66,7 @@ export function replan(ask: WholeAsk, was: WholePlan, puts: Put[] = []): Replann
   const ways = placesOf(instance, fresh).flatMap((rankOfNew) => [0, DAY].map((first) => ({ rankOfNew, first })));
   for (const { rankOfNew, first } of ways) {
     const rank = Float64Array.from(instance.tasks, (_, t) => (putAt[t] !== undefined ? putAt[t]! - 1e6 : (stood[t] ?? rankOfNew(t)) - (isFullest(t) ? first : 0))); // prettier-ignore
-    const order: Order = { rank, hold: 0, notBefore, was: { unit, who }, begun };
+    const order: Order = { rank, hold: 0, notBefore, was: { unit, who } };
     const table = generate(instance, order);
     const worth = worthOf(instance, table);
     const shift = stood.reduce<number>((n, s, t) => n + (s === undefined ? 0 : Math.abs(table.start[t]! - s)), 0);
@@ -78,7 +79,7 @@ export function replan(ask: WholeAsk, was: WholePlan, puts: Put[] = []): Replann
     if (from === undefined) continue;
     const to = table.start[t]!;
     if (!begun.has(t) && table.who[t]!.toSorted().join() !== who[t]!.toSorted().join()) others++;
-    if (to === from || begun.get(t)?.end !== undefined) {
+    if (to === from || begun.has(t)) {
       stayed++;
       continue;
     }
@@ -96,37 +97,6 @@ export function replan(ask: WholeAsk, was: WholePlan, puts: Put[] = []): Replann
   };
 }
 
-/**
- * What has begun: by what was counted at the bench, of jobs it says something of; otherwise what was to begin by now. What is done ended no later
- * than now, whenever it was to.
- */
-function begunOf(instance: Instance, { made, now }: WholeAsk, earlier: (Block | undefined)[]): Map<number, Begun> {
-  const begun = new Map<number, Begun>();
-  for (const [t, b] of earlier.entries()) {
-    const { from, to, family, minutes } = instance.tasks[t]!;
-    const { job, name } = instance.families[family]!;
-    const counted = made?.[instance.jobs[job]!.job];
-    const done = counted?.[name] ?? 0;
-    const station = instance.stations[instance.families[family]!.station]!;
-    const there = b?.who.filter((p) => p < instance.hands.count) ?? [];
-    const who = there.length > 0 ? there : station.able.slice(0, 1);
-    const of = { unit: Math.min(b?.unit ?? 0, station.count - 1), who, setUp: (b?.setUp ?? 0) > 0 };
-    const left = Math.ceil((minutes * (to - done)) / Math.max(1, to - from));
-    if (counted && done >= to && to > from)
-      begun.set(t, { ...of, start: b && b.startsAt < now ? b.startsAt : now - minutes, end: Math.min(b?.endsAt ?? now, now) }); // prettier-ignore
-    else if (counted && done > from)
-      begun.set(t, { ...of, start: Math.min(b?.startsAt ?? now, now), end: instance.hands.all(who.toSorted((x, y) => x - y)).end(now, left) }); // prettier-ignore
-    else if (!counted && b && b.startsAt < now && stands(instance, t, b)) begun.set(t, { ...of, start: b.startsAt });
-  }
-  // What a lot is made of has begun too, or it has not.
-  for (let all = -1; all !== begun.size;) {
-    all = begun.size;
-    for (const t of begun.keys())
-      if (begun.get(t)!.end === undefined && instance.tasks[t]!.after.some((a) => !begun.has(a))) begun.delete(t);
-  }
-  return begun;
-}
-
 /** What is new: as urgent as anything, by when it has to begin, or after everything that stands. */
 function placesOf(instance: Instance, fresh: number[]): ((t: number) => number)[] {
   if (fresh.length === 0) return [() => 0];
@@ -135,24 +105,3 @@ function placesOf(instance: Instance, fresh: number[]): ((t: number) => number)[
   const due = (t: number) => instance.jobs[instance.families[instance.tasks[t]!.family]!.job]!.due ?? instance.now + span;
   return [(t) => instance.now - 1e7 - tail[t]!, (t) => due(t) - tail[t]!, (t) => due(t) + 1e7 - tail[t]!];
 } // prettier-ignore
-
-/** What each lot was in an earlier plan: the same pieces of the same operation, or the one that held its first piece. */
-function earlierOf({ jobs, families, tasks }: Instance, blocks: Block[]): (Block | undefined)[] {
-  const known = new Map<string, Block[]>();
-  for (const b of blocks) {
-    const key = `${b.job} ${b.name}`;
-    known.set(key, [...(known.get(key) ?? []), b]);
-  }
-  for (const list of known.values()) list.sort((a, b) => a.lot - b.lot);
-  return tasks.map(({ family, lot }) => {
-    const { job, name, tasks: own } = families[family]!;
-    const list = known.get(`${jobs[job]!.job} ${name}`);
-    return list && list[Math.min(list.length - 1, Math.floor((lot * list.length) / own.length))];
-  });
-}
-
-/** True where a lot can go on as it began: the station and those who do it are still there. */
-const stands = ({ stations, families, tasks, hands }: Instance, t: number, b: Block): boolean => {
-  const s = stations[families[tasks[t]!.family]!.station]!;
-  return b.unit < s.count && b.who.length > 0 && b.who.every((p) => p < hands.count);
-};

@@ -54,7 +54,7 @@ export interface Family {
   /** The set-up it needs on a machine; −1 needs none, or has its own at each beginning. */
   key: number;
   setUp: number;
-  /** Minutes of all its lots, without a set-up that may be shared. */
+  /** Minutes left of all its lots, without a set-up that may be shared. */
   minutes: number;
   /** So many pieces go through, in so many lots at least. */
   pieces: number;
@@ -77,11 +77,23 @@ export interface Task {
   to: number;
   /** The same, counted in its operation. */
   pieces: [from: number, to: number];
+  /** Minutes of it, and what is left of them. */
+  all: number;
   minutes: number;
   after: number[];
   next: number[];
   /** Its place among those of its family. */
   lot: number;
+}
+
+/** A task that was begun: where and by whom, until when, and whether it is done. */
+export interface Begun {
+  start: number;
+  end: number;
+  done: boolean;
+  unit: number;
+  who: number[];
+  setUp: boolean;
 }
 
 /** A shop's work as tasks, and what they are done at. */
@@ -94,6 +106,8 @@ export interface Instance {
   /** Nothing begins earlier. */
   now: number;
   lots: Lots;
+  /** What has begun, by its task: it stands where it is. */
+  begun: ReadonlyMap<number, Begun>;
 }
 
 /**
@@ -212,6 +226,7 @@ export function instanceOf(jobs: ToPlan[], shop: PlanShop, hands: Hands, now: nu
             // What takes no longer for more is done with the first.
             to: w.each === 0 ? Math.min(1, w.pieces) : done + b,
             pieces: [a, b],
+            all: upTo(b) - upTo(a),
             minutes: upTo(b) - upTo(a),
             after: [],
             next: [],
@@ -248,7 +263,7 @@ export function instanceOf(jobs: ToPlan[], shop: PlanShop, hands: Hands, now: nu
         }
       }
     }
-  return { jobs, families, tasks, stations, hands, now, lots };
+  return { jobs, families, tasks, stations, hands, now, lots, begun: new Map() };
 }
 
 /** Up to which piece each lot of an operation goes: to the ends of sublots, and between them in parts no longer than is said. */

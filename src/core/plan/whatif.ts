@@ -1,6 +1,6 @@
 import { type Station } from "@/core/feature/machine";
 import { handsOf } from "@/core/shop/shop";
-import { dayOf } from "./calendar";
+import { asItStands, dayFrom } from "./begun";
 import { Hands } from "./hands";
 import { construct, LOTS } from "./search";
 import { countOf, instanceOf, type PlanShop } from "./tasks";
@@ -68,9 +68,11 @@ export function whatIf(
   for (const of of whatMore(ask)) {
     if (!goOn()) break;
     const shop = withMore(ask.shop, of);
-    const hands = new Hands(shop, dayOf(ask.now));
+    const hands = new Hands(shop, dayFrom(ask.now, plan.blocks));
     let left = TRIES;
-    const sizes = [plan.lots, LOTS[0]!].map((lots) => instanceOf(ask.jobs, shop, hands, ask.now, lots));
+    const sizes = [plan.lots, LOTS[0]!].map((lots) =>
+      asItStands(instanceOf(ask.jobs, shop, hands, ask.now, lots), ask, plan.blocks),
+    );
     const { worth } = improved(construct(sizes), 1, () => left-- > 0 && goOn(), () => {}); // prettier-ignore
     const isBetter = worth.late < late || (worth.late === late && worth.finish < plan.finish);
     gains.push({ of, finish: isBetter ? worth.finish : plan.finish, late: isBetter ? worth.late : late, gainedFinish: isBetter ? plan.finish - worth.finish : 0, gainedLate: isBetter ? late - worth.late : 0 }); // prettier-ignore

@@ -135,13 +135,31 @@ describe("when something slips", () => {
   test("what was counted at the bench is done, and what was to be done by now and is not moves to now", () => {
     const [first, second, third] = was.blocks;
     const counted = (pieces: Record<string, number>) =>
-      replan({ ...made, now: day(1) + 600, made: { 1: pieces } }, was);
+      replan({ ...made, now: day(1) + 600, made: { 1: Object.fromEntries(Object.entries(pieces).map(([name, n]) => [name, { pieces: n, at: 0 }])) } }, was); // prettier-ignore
     const on = counted({ [first!.name]: 1, [second!.name]: 1 });
     expect(on.moved.map((m) => m.name)).toEqual([third!.name, was.blocks[3]!.name]);
     // Two hours behind: what was to begin at eight begins at ten.
     expect(on.moved.map((m) => clockText(m.to).slice(8))).toEqual(["09T10:00", "09T14:30"]);
     expect(on.plan.blocks.slice(0, 2).every((b) => b.endsAt <= day(1) + 600)).toBe(true);
     expect(counted({ [first!.name]: 1, [second!.name]: 1, [third!.name]: 1 }).moved).toEqual([]);
+  });
+
+  test("of what a spoiled piece opens again one operation goes on at the saw, and the others follow it; a plan anew makes nothing twice", () => {
+    const saw = (id: string, n: number, more: object = {}) => work(id, { station: "table saw", settings: fence(n), setup: 10, pieces: 20, each: 3, ...more }); // prettier-ignore
+    const list = [saw("rip", 1), saw("crosscut", 2, { after: ["rip"] }), saw("rabbet", 3, { after: ["crosscut"] })];
+    const plan = planWhole(ask([job(1, list)]), 1, tries(20));
+    const counted = (w: typeof list, ...pieces: number[]) => ({ ...ask([job(1, w)]), now: day(0) + 600, made: { 1: Object.fromEntries(w.map((x, i) => [plan.blocks.find((b) => b.op === x.id)!.name, { pieces: pieces[i]!, at: i }])) } }); // prettier-ignore
+    // At ten the eleventh is spoiled at the rabbet: one more is wanted of all three.
+    const again = counted(list.map((w) => ({ ...w, pieces: 21 })), 20, 20, 10); // prettier-ignore
+    for (const p of [replan(again, plan).plan, planWhole(again, 1, tries(20), () => {}, plan.blocks)]) {
+      expect(broken(again, p.blocks)).toEqual([]);
+      const ahead = p.blocks.filter((b) => b.endsAt > again.now);
+      expect(ahead.map((b) => b.op).filter((op, i, all) => op !== all[i - 1])).toEqual(["rip", "crosscut", "rabbet"]);
+      // By hand: three set-ups of ten; one piece of three minutes ripped, one crosscut and eleven rabbeted.
+      expect([p.finish - again.now, p.finish >= p.bound]).toEqual([30 + 3 * 13, true]);
+    }
+    const half = counted(list, 20, 20, 10);
+    expect(planWhole(half, 1, tries(20), () => {}, plan.blocks).finish).toBe(half.now + 30);
   });
 
   test("a plan that was mended is as whole as a new one, in any shop", () => {

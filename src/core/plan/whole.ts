@@ -1,5 +1,5 @@
 import type { Station } from "@/core/feature/machine";
-import { dayOf } from "./calendar";
+import { asItStands, dayFrom } from "./begun";
 import { chanceOf } from "./chance";
 import type { Timetable, Worth } from "./generate";
 import { Hands } from "./hands";
@@ -60,8 +60,14 @@ export interface WholeAsk {
   jobs: ToPlan[];
   shop: PlanShop;
   now: number;
-  /** Pieces made at the bench so far, by job and by what the operation is known by; of jobs it says nothing of, what was to begin by now has. */
-  made?: Record<number, Record<string, number>>;
+  /** What was made at the bench so far, by job and by what the operation is known by. */
+  made?: Record<number, Record<string, Made>>;
+}
+
+/** So many pieces, and when a bench was last heard of at it; clock minutes. */
+export interface Made {
+  pieces: number;
+  at: number;
 }
 
 /** Of the best sizes of lot so many are gone on with, each for so many tries, before the best of them is. */
@@ -69,18 +75,21 @@ const [GONE_ON, TRIES] = [3, 60];
 
 /**
  * The best plan found of all jobs together: due days kept, then the finish, then few set-ups, then early. `going` is asked how long, `hear`
- * is told of each that is better; chance comes from a seed.
+ * is told of each that is better; chance comes from a seed. What was made stands where an earlier plan had it.
  */
 export function planWhole(
   ask: WholeAsk,
   seed: number,
   going: () => boolean,
   hear: (f: Worth) => void = () => {},
+  was: Block[] = [],
 ): WholePlan {
   // prettier-ignore
-  const hands = new Hands(ask.shop, dayOf(ask.now));
+  const hands = new Hands(ask.shop, dayFrom(ask.now, was));
+  // Only what was counted is known to have begun: of the rest all is planned.
+  const counted = was.filter((b) => ask.made?.[b.job]);
   const built = construct(
-    LOTS.map((lots) => instanceOf(ask.jobs, ask.shop, hands, ask.now, lots)),
+    LOTS.map((lots) => asItStands(instanceOf(ask.jobs, ask.shop, hands, ask.now, lots), ask, counted)),
     undefined,
     undefined,
     going,
@@ -124,12 +133,12 @@ export function planOfFound({ instance, table, worth, bound }: Found): WholePlan
   };
 }
 
-function blocksOf({ jobs, families, tasks, stations }: Instance, table: Timetable): Block[] {
+function blocksOf({ jobs, families, tasks, stations, begun }: Instance, table: Timetable): Block[] {
   return tasks
-    .map(({ op, family, lot, pieces, minutes }, t): Block => {
+    .map(({ op, family, lot, pieces, all, minutes }, t): Block => {
       const { job, name, station, work, setUp } = families[family]!;
       const set = table.setUp[t] ? setUp : 0;
-      return { job: jobs[job]!.job, op, name, lot, pieces, station: stations[station]!.name, unit: table.unit[t]!, who: table.who[t]!, startsAt: table.start[t]!, endsAt: table.end[t]!, minutes: minutes + set, setUp: set, wait: work.wait }; // prettier-ignore
+      return { job: jobs[job]!.job, op, name, lot, pieces, station: stations[station]!.name, unit: table.unit[t]!, who: table.who[t]!, startsAt: table.start[t]!, endsAt: table.end[t]!, minutes: (begun.has(t) ? all : minutes) + set, setUp: set, wait: work.wait }; // prettier-ignore
     })
     .toSorted((a, b) => a.startsAt - b.startsAt || a.endsAt - b.endsAt);
 }

@@ -89,7 +89,7 @@ test("a page the server made before it heard of the last counts takes none of th
   await press(" ");
   await press(" ");
   const shown = () => screen.getByTestId("counted").textContent;
-  const made = (n: number): Tally => ({ job: 1, name: "stop", made: n, spoiled: [], measured: [], running: true, setUps: 1, minutes: 1 }); // prettier-ignore
+  const made = (n: number): Tally => ({ job: 1, name: "stop", made: n, spoiled: [], measured: [], running: true, at: 0, setUps: 1, minutes: 1 }); // prettier-ignore
   const again = (version: number, n: number) => rerender(<BenchPage visit="v" places={places} jobs={jobs} stale={false} tallies={[made(n)]} version={version} at="table saw" />); // prettier-ignore
   again(1, 1);
   expect(shown()).toBe("2");

@@ -11,7 +11,7 @@ test("what was planned stands beside what happened, an operation and the whole j
   const glue = [1, 2].map((k) => work(`0/glue/${k}`, { name: "Glue", line: 0, step: "glue", lot: `lot ${k} of 2`, setup: 0, each: 6, pieces: 8 })); // prettier-ignore
   const ops = [rip, ...glue];
   const names = namesOf(ops);
-  const tally = (id: string, more: Partial<Tally>): Tally => ({ job: 1, name: names.get(id)!, made: 0, spoiled: [], measured: [], running: false, setUps: 1, minutes: 0, ...more }); // prettier-ignore
+  const tally = (id: string, more: Partial<Tally>): Tally => ({ job: 1, name: names.get(id)!, made: 0, spoiled: [], measured: [], running: false, at: 0, setUps: 1, minutes: 0, ...more }); // prettier-ignore
   const all = againstOf(ops, [tally("rip", { made: 20, minutes: 49, setUps: 2, spoiled: [{ why: "knot", n: 2 }] })]);
   // By hand: two set-ups of 5 and 20 pieces of 1.5 are 40 minutes; 5 and 40 of 1.5 are 65; 16 of 6 are 96.
   expect(all.map((a) => [a.title, a.made, a.pieces, a.planned, a.forMade, a.took, a.begun])).toEqual([["Rip", 20, 40, 65, 40, 49, true], ["Glue", 0, 16, 96, 0, 0, false]]); // prettier-ignore

@@ -4,7 +4,7 @@ import type { Instance } from "../tasks";
  * The earliest finish of a small instance, and how late it has to be at least, by trying everything: every order of tasks, each by every choice of people at every
  * station of its kind, as early as those before it let it.
  */
-export function everything({ tasks, families, stations, hands, jobs, now }: Instance): {
+export function everything({ tasks, families, stations, hands, jobs, now, begun }: Instance): {
   finish: number;
   late: number;
 } {
@@ -48,6 +48,13 @@ export function everything({ tasks, families, stations, hands, jobs, now }: Inst
         }
     }
   };
-  go(n);
+  for (const [t, b] of [...begun].toSorted(([, x], [, y]) => x.end - y.end || x.start - y.start)) {
+    const f = families[tasks[t]!.family]!;
+    const unit = units[f.station]![b.unit]!;
+    [end[t], done[t]] = [b.end, 1];
+    Object.assign(unit, { free: Math.max(unit.free, b.end + (stations[f.station]!.held ? f.work.wait : 0)), key: f.key >= 0 ? f.key : unit.key }); // prettier-ignore
+    for (const p of b.who) free[p] = Math.max(free[p]!, b.end);
+  }
+  go(n - begun.size);
   return best;
 }

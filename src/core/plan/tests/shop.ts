@@ -4,7 +4,7 @@ import { inch } from "@/core/length/length";
 import { USUAL_WORKSHOP } from "@/core/shop/shop";
 import { dayStart } from "../calendar";
 import type { ToPlan, Work } from "../tasks";
-import type { Block, WholeAsk } from "../whole";
+import type { Block, WholeAsk, WholePlan } from "../whole";
 
 /** Whole numbers below n, from a seed. */
 export type Draw = (n: number) => number;
@@ -45,14 +45,43 @@ export function madeUp(draw: Draw, most = { jobs: 3, operations: 6, minutes: 90,
   return { jobs, shop, now: MONDAY + draw(2) * 560 };
 }
 
+/**
+ * The same shop later, as a bench left it: most of what a plan had begin by then is made, some in part, some ahead of its turn; and of what
+ * some operation spoiled as many are wanted again, through all that they go through before it.
+ */
+export function later(draw: Draw, ask: WholeAsk, { blocks, finish }: WholePlan): WholeAsk {
+  const now = ask.now + draw(Math.max(1, Math.ceil(1.2 * (finish - ask.now))));
+  const made: NonNullable<WholeAsk["made"]> = {};
+  for (const b of blocks) {
+    const w = ask.jobs.find((j) => j.job === b.job)!.work.find((x) => x.id === b.op)!;
+    const isAhead = draw(20) === 0;
+    if (b.job % 3 === 0 || (b.startsAt >= now && !isAhead) || w.lot !== "all" || w.each === 0) continue;
+    const of = ((made[b.job] ??= {})[b.name] ??= { pieces: 0, at: 0 });
+    if (of.pieces !== b.pieces[0] || draw(20) === 0) continue;
+    const part = draw(4) === 0 ? draw(b.pieces[1] - b.pieces[0] + 1) : b.pieces[1] - b.pieces[0];
+    Object.assign(of, { pieces: of.pieces + part, at: Math.min(now, b.endsAt) });
+  }
+  const jobs = ask.jobs.map((j) => {
+    const spoiled = draw(2) ? j.work.find((w) => w.lot === "all" && (made[j.job]?.[w.name]?.pieces ?? 0) > 0) : undefined;
+    const again = new Set(spoiled && [spoiled.id]);
+    for (const w of j.work.toReversed()) if (again.has(w.id)) for (const a of w.after) again.add(a);
+    return { ...j, work: j.work.map((w) => (again.has(w.id) && w.lot === "all" ? { ...w, pieces: w.pieces + 1 } : w)) };
+  }); // prettier-ignore
+  return { ...ask, jobs, now, made };
+}
+
 const MANNED = ["bench", "frame jig", "finish"];
 
 /**
  * What a plan breaks, found by going through it minute by minute with nothing of what made it: pieces, order, waits, stations, set-ups, people,
- * what they can, hours and days off, wood. Nothing where it holds.
+ * what they can, hours and days off, wood. What was counted at a bench stands as it was; what goes on takes up its place and its people.
+ * Nothing where it holds.
  */
-export function broken({ jobs, shop, now }: WholeAsk, blocks: Block[], from = now): string[] {
+export function broken({ jobs, shop, now, made }: WholeAsk, blocks: Block[], from = now): string[] {
   const wrong: string[] = [];
+  /** It was counted at a bench before now, whoever did it. */
+  const isFact = (b: Block) => made?.[b.job] !== undefined && b.startsAt < now;
+  const isOver = (b: Block) => isFact(b) && b.endsAt <= now;
   const people = shop.staff.length || shop.people;
   const say = (b: Block, what: string) => void wrong.push(`${b.job}:${b.op} ${b.pieces.join("-")}: ${what}`);
   const isIn = (p: number, t: number): boolean => {
@@ -75,18 +104,28 @@ export function broken({ jobs, shop, now }: WholeAsk, blocks: Block[], from = no
       for (const b of lots) {
         if (b.pieces[0] !== next) say(b, `begins at piece ${b.pieces[0]}, not ${next}`);
         next = b.pieces[1];
-        if (b.startsAt < Math.max(b.startsAt < from ? 0 : from, release, ...family(w).map((x) => comes[x.id] ?? 0))) say(b, "before it may begin, or its wood is there"); // prettier-ignore
+        if (!isFact(b) && b.startsAt < Math.max(b.startsAt < from ? 0 : from, release, ...family(w).map((x) => comes[x.id] ?? 0))) say(b, "before it may begin, or its wood is there"); // prettier-ignore
       }
       if (next !== w.pieces) wrong.push(`${job}:${w.id} has ${next} of ${w.pieces} pieces`);
       const machine = !MANNED.includes(w.station) && w.station !== "clamps";
       const minutes = lots.reduce((n, b) => n + b.minutes - b.setUp, 0);
-      if (minutes !== Math.ceil((machine ? 0 : w.setup) + w.each * w.share * w.pieces)) wrong.push(`${job}:${w.id} takes ${minutes} minutes`); // prettier-ignore
+      if (made?.[job]) {
+        const count = made[job][lots[0]?.name ?? ""]?.pieces ?? 0;
+        for (const b of lots) {
+          const [p, q] = [before(w) + b.pieces[0], before(w) + b.pieces[1]];
+          if (isFact(b) && w.each > 0 && count <= p) say(b, "stands as begun, and nothing of it is made");
+          if (isFact(b) && w.each > 0 && count >= q && b.endsAt > now) say(b, "is made and goes on");
+          if (!isFact(b) && w.each > 0 && count >= q) say(b, "is made and is planned again");
+          const left = w.each * w.share * (q - Math.min(q, Math.max(p, count)));
+          if (!isFact(b) && (b.minutes - b.setUp < Math.floor(left) - 1 || b.minutes - b.setUp > left + 2 + (machine ? 0 : w.setup))) say(b, `takes ${b.minutes - b.setUp} minutes, ${left} are left`); // prettier-ignore
+        }
+      } else if (minutes !== Math.ceil((machine ? 0 : w.setup) + w.each * w.share * w.pieces)) wrong.push(`${job}:${w.id} takes ${minutes} minutes`); // prettier-ignore
       // Item by item: what it is made of has left the operation before and has waited.
       for (const a of new Set(family(w).flatMap((x) => x.after))) {
         const earlier = list.find((x) => x.id === a)!;
         if (family(earlier).includes(w)) continue;
         const whole = family(w).some((x) => x.measure.length > 0) || family(earlier)[0]!.each === 0;
-        for (const b of lots)
+        for (const b of lots.filter((l) => !isOver(l)))
           for (const x of family(earlier))
             for (const p of mine.filter((m) => m.op === x.id)) {
               const [i, j] =
@@ -94,12 +133,12 @@ export function broken({ jobs, shop, now }: WholeAsk, blocks: Block[], from = no
                   ? [0, 1 / all(w)]
                   : [(before(w) + b.pieces[0]) / all(w), (before(w) + b.pieces[1]) / all(w)];
               const [k, l] = [(before(x) + p.pieces[0]) / all(x), (before(x) + p.pieces[1]) / all(x)];
-              if ((whole || (i < l - 1e-9 && k < j - 1e-9)) && b.startsAt < p.endsAt + x.wait) say(b, `before ${p.op} is done and has waited`); // prettier-ignore
+              if ((whole || (i < l - 1e-9 && k < j - 1e-9)) && b.startsAt < p.endsAt + x.wait && !(isFact(b) && p.endsAt <= now)) say(b, `before ${p.op} is done and has waited`); // prettier-ignore
             }
       }
     }
   }
-  for (const b of blocks) {
+  for (const b of blocks.filter((x) => !isFact(x))) {
     if (b.who.length === 0 || new Set(b.who).size !== b.who.length || b.who.some((p) => p >= people)) say(b, `by ${b.who.join(", ")}`); // prettier-ignore
     let worked = 0;
     for (let t = b.startsAt; t < b.endsAt; t++) if (b.who.every((p) => isIn(p, t))) worked++;
@@ -110,7 +149,7 @@ export function broken({ jobs, shop, now }: WholeAsk, blocks: Block[], from = no
     const count = shop.stations[b.station] ?? (MANNED.includes(b.station) ? people : 1);
     if (b.unit < 0 || b.unit >= count) say(b, `at number ${b.unit} of ${count}`);
   }
-  const meets = (a: Block, b: Block, until: (x: Block) => number) => a !== b && a.startsAt < until(b) && b.startsAt < until(a); // prettier-ignore
+  const meets = (a: Block, b: Block, until: (x: Block) => number) => a !== b && !((isFact(a) || isFact(b)) && Math.min(a.endsAt, b.endsAt) <= now) && a.startsAt < until(b) && b.startsAt < until(a); // prettier-ignore
   for (const [i, a] of blocks.entries())
     for (const b of blocks.slice(i + 1)) {
       if (a.who.some((p) => b.who.includes(p)) && meets(a, b, (x) => x.endsAt)) say(a, `and ${b.op} by the same at once`); // prettier-ignore
@@ -120,7 +159,9 @@ export function broken({ jobs, shop, now }: WholeAsk, blocks: Block[], from = no
     const w = jobs.find((j) => j.job === b.job)!.work.find((x) => x.id === b.op)!;
     return { key: JSON.stringify([w.kind, w.settings]), setup: w.setup };
   };
-  for (const first of blocks.filter((b) => !MANNED.includes(b.station) && b.station !== "clamps")) {
+  for (const first of blocks.filter(
+    (b) => !(made && b.startsAt < now) && !MANNED.includes(b.station) && b.station !== "clamps",
+  )) {
     const row = blocks.filter((b) => b.station === first.station && b.unit === first.unit && (b.startsAt < first.startsAt || (b.startsAt === first.startsAt && b.endsAt < first.endsAt))).toSorted((a, b) => a.endsAt - b.endsAt || a.startsAt - b.startsAt); // prettier-ignore
     const last = row.at(-1);
     const wanted = last && keyOf(last).key === keyOf(first).key ? 0 : keyOf(first).setup;
