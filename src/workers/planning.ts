@@ -8,7 +8,8 @@ import { handsOf, hoursOn } from "@/core/shop/shop";
 import type { PlanShop, ToPlan, Work } from "@/core/plan/tasks";
 import { namesOf } from "@/core/work/names";
 import { tallyKey } from "@/core/bench/events";
-import type { Block, WholeAsk, WholePlan } from "@/core/plan/whole";
+import type { Block, WholeAsk } from "@/core/plan/block";
+import type { WholePlan } from "@/core/plan/whole";
 import { dueOf, type Purchase } from "@/core/purchase/purchase";
 import { thingKey } from "@/core/purchase/thing";
 import { benchStore } from "@/store/bench";
@@ -76,7 +77,8 @@ export function factsOf(db: Db, now: number, today: string): Facts {
   for (const { job, ...line } of store.items())
     occasions.set(job, (occasions.get(job) ?? new Set()).add(occasionOf(line)));
   const made: NonNullable<WholeAsk["made"]> = {};
-  for (const t of benchStore(db).tallies(0).values()) (made[t.job] ??= {})[t.name] = { pieces: t.made, at: now - (Date.now() - t.at) / 60_000 };
+  for (const t of benchStore(db).tallies(0).values())
+    (made[t.job] ??= {})[t.name] = { pieces: t.made, at: now - (Date.now() - t.at) / 60_000 };
   const facts = createHash("sha256").update(JSON.stringify({ jobs, shop })).digest("base64url"); // prettier-ignore
   return {
     whole: { jobs, shop, now, made },

@@ -8,7 +8,7 @@ import { layoutRequest } from "@/core/job/ask";
 import { workJob } from "@/core/job/worked";
 import { dayStart } from "@/core/plan/calendar";
 import { broken, work } from "@/core/plan/tests/shop";
-import type { WholeAsk } from "@/core/plan/whole";
+import type { WholeAsk } from "@/core/plan/block";
 import { USUAL_WORKSHOP } from "@/core/shop/shop";
 import { askGains, askLayout, askMended, askPlan, askStanding, closePool } from "./pool";
 import { workerBuilt } from "./tests/built";

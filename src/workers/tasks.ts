@@ -9,7 +9,8 @@ import type { Proposal, Seller } from "@/core/purchase/proposal";
 import type { Wanted } from "@/core/purchase/wants";
 import type { Put, Replanned } from "@/core/plan/replan";
 import type { Gain } from "@/core/plan/whatif";
-import type { Block, WholeAsk, WholePlan } from "@/core/plan/whole";
+import type { Block, WholeAsk } from "@/core/plan/block";
+import type { WholePlan } from "@/core/plan/whole";
 import type { Standing } from "@/core/today/standing";
 
 /** Where a job stands, as it stands in its shop; `kept` is what of each lot is kept for it. */

@@ -1,6 +1,6 @@
 import { dayOf } from "./calendar";
 import type { Begun, Instance } from "./tasks";
-import type { Block, WholeAsk } from "./whole";
+import type { Block, WholeAsk } from "./block";
 
 /** The first day of hours that have to be known: of a plan, or of one that stood before it. */
 export const dayFrom = (now: number, was: Block[]): string => dayOf(Math.min(now, ...was.map((b) => b.startsAt)));

@@ -5,7 +5,8 @@ import { compare, generate, type Order, type Timetable, type Worth, worthOf } fr
 import { Hands } from "./hands";
 import { fullestOf } from "./search";
 import { type Instance, instanceOf, stretchOf } from "./tasks";
-import { planOfFound, type WholeAsk, type WholePlan } from "./whole";
+import type { WholeAsk } from "./block";
+import { planOfFound, type WholePlan } from "./whole";
 
 /** Lots of an operation that somebody put somewhere: they begin then or as soon after as they can, before whatever else could. */
 export interface Put {

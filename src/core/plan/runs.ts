@@ -1,7 +1,8 @@
 import type { Setting } from "@/core/feature/machine";
 import { namesOf } from "@/core/work/names";
 import type { Work } from "./tasks";
-import type { Block, WholePlan } from "./whole";
+import type { Block } from "./block";
+import type { WholePlan } from "./whole";
 
 /** Lots of one operation that are done one after another at one place by the same people: what stands in a plan as one. */
 export interface Run extends Pick<

@@ -6,7 +6,7 @@ import { Hands } from "./hands";
 import { runsOf } from "./runs";
 import { instanceOf, type Lots, sublotsOf, type Work } from "./tasks";
 import { work } from "./tests/shop";
-import type { Block } from "./whole";
+import type { Block } from "./block";
 
 const MONDAY = dayStart("2027-02-08");
 const lots = (more: Partial<Lots> = {}): Lots => ({ first: 120, growth: 1, parts: 1, most: 240, ...more });

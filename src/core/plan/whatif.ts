@@ -4,7 +4,8 @@ import { asItStands, dayFrom } from "./begun";
 import { Hands } from "./hands";
 import { construct, LOTS } from "./search";
 import { countOf, instanceOf, type PlanShop } from "./tasks";
-import { improved, type WholeAsk, type WholePlan } from "./whole";
+import type { WholeAsk } from "./block";
+import { improved, type WholePlan } from "./whole";
 
 /** Something the shop could have besides. */
 export type More =

@@ -10,7 +10,8 @@ import { everything } from "./tests/everything";
 import { broken, madeUp, work } from "./tests/shop";
 import { whatIf, withMore } from "./whatif";
 import { chanceOf } from "./chance";
-import { type Block, planWhole, type WholeAsk } from "./whole";
+import type { Block, WholeAsk } from "./block";
+import { planWhole } from "./whole";
 
 const draws = (seed: number) => {
   const random = chanceOf(seed);

@@ -1,33 +1,10 @@
-import type { Station } from "@/core/feature/machine";
+import type { Block, WholeAsk } from "./block";
 import { asItStands, dayFrom } from "./begun";
 import { chanceOf } from "./chance";
 import type { Timetable, Worth } from "./generate";
 import { Hands } from "./hands";
 import { construct, type Found, improve, LOTS } from "./search";
-import { type Instance, instanceOf, type Lots, type PlanShop, type ToPlan } from "./tasks";
-
-/** A lot of an operation in the shop's plan: clock minutes. */
-export interface Block {
-  job: number;
-  /** The operation of the job it is a lot of, and what that is known by when its number has changed. */
-  op: string;
-  name: string;
-  /** Its place among the lots of that, from 0. */
-  lot: number;
-  /** Which pieces of the operation. */
-  pieces: [from: number, to: number];
-  station: Station;
-  /** Which of several stations of a kind. */
-  unit: number;
-  /** Who does it, by their places in the shop. */
-  who: number[];
-  startsAt: number;
-  endsAt: number;
-  /** Minutes of work in it, those of a set-up that was not there yet among them. */
-  minutes: number;
-  setUp: number;
-  wait: number;
-}
+import { type Instance, instanceOf, type Lots } from "./tasks";
 
 /** Where a job comes out. */
 export interface JobPlanned {
@@ -53,21 +30,6 @@ export interface WholePlan {
   lateBound: number;
   setUps: number;
   lots: Lots;
-}
-
-/** What the shop has to plan. */
-export interface WholeAsk {
-  jobs: ToPlan[];
-  shop: PlanShop;
-  now: number;
-  /** What was made at the bench so far, by job and by what the operation is known by. */
-  made?: Record<number, Record<string, Made>>;
-}
-
-/** So many pieces, and when a bench was last heard of at it; clock minutes. */
-export interface Made {
-  pieces: number;
-  at: number;
 }
 
 /** Of the best sizes of lot so many are gone on with, each for so many tries, before the best of them is. */

@@ -112,7 +112,9 @@ function workOf(o: Operation, { request }: LayoutResult, named: ReadonlyMap<stri
   const { id, name, kind, station, line, lot, step, pieces, of, people, setup, each, share, wait, after, settings, guess } = o;
   const boards = [...o.boards].map(([at, count]) => ({ count, board: request.stock[at]! }));
   const takes = [...boards.map(({ board }) => thingKey(thingOf(board))), ...o.uses.map((u) => thingKey({ form: "pack", material: u.what }))];
-  const from = boards.map(({ count, board }) => `${Math.ceil(count / (board.resawn ?? 1))} of ${boardText(board, units)}`);
+  const ofBoard = new Map<string, number>();
+  for (const { count, board } of boards) ofBoard.set(boardText(board, units), (ofBoard.get(boardText(board, units)) ?? 0) + Math.ceil(count / (board.resawn ?? 1)));
+  const from = [...ofBoard].map(([text, count]) => `${count} of ${text}`);
   const through = o.joins.length > 0 ? o.joins.map((j) => partKey(j.part)) : [...o.parts.keys()];
   const ofParts = [...new Set(through)].flatMap((key) => named.get(key) ?? []);
   return {

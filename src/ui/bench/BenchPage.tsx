@@ -14,7 +14,7 @@ import { Fresh } from "@/ui/parts/Fresh";
 import { Key } from "@/ui/parts/Key";
 import { LengthField } from "@/ui/parts/LengthField";
 import { Measure } from "@/ui/parts/Measure";
-import { clockDay, clockTime, count, duration } from "@/ui/parts/words";
+import { capital, clockDay, clockTime, count, duration } from "@/ui/parts/words";
 import { Chart } from "./Chart";
 import { useBench, useCalliper } from "./useBench";
 
@@ -44,6 +44,10 @@ export function BenchPage({ visit, places, jobs, stale, tallies, version, at }: 
   // What is on the screen stays there until somebody goes on: the last piece and one too many are not counted to what comes next.
   const [held, setHeld] = useState<string | null>(null);
   const job = (id: number) => jobs.find((j) => j.id === id) ?? { id, name: `job ${id}`, units: "in" as const, again: [] };
+  const nextAt = (p: Place) => p.runs.find((r) => !isDone(r));
+  const soonest = places.toSorted((a, b) => (nextAt(a)?.startsAt ?? Infinity) - (nextAt(b)?.startsAt ?? Infinity) || 0); // prettier-ignore
+  const toDo = (r: Run) => `${r.settings.map((s) => settingText(s, job(r.job).units)).join(", ") || r.title.toLowerCase()}, ${clockDay(r.startsAt)} ${clockTime(r.startsAt)}`; // prettier-ignore
+  const elsewhere = soonest.find((p) => nextAt(p));
   if (!place)
     return (
       <main className="bench min-h-dvh bg-white p-6">
@@ -55,15 +59,14 @@ export function BenchPage({ visit, places, jobs, stale, tallies, version, at }: 
           </p>
         )}
         <ul className="mt-4 grid max-w-4xl grid-cols-1 gap-3 sm:grid-cols-2">
-          {places.map((p) => {
-            const next = p.runs.find((r) => !isDone(r));
+          {soonest.map((p, i) => {
+            const next = nextAt(p);
+            const isFirst = i === 0 && next !== undefined;
             return (
               <li key={p.name}>
-                <Link prefetch={false} href={`/bench?at=${encodeURIComponent(p.name)}`} className="block min-h-[84px] border-[3px] border-ink p-4 no-underline">
-                  <b className="block text-[1.5rem]">{p.name.charAt(0).toUpperCase() + p.name.slice(1)}</b>
-                  <span className="text-soft">
-                    {next ? `${next.settings.map((s) => settingText(s, job(next.job).units)).join(", ") || next.title.toLowerCase()}, ${clockDay(next.startsAt)} ${clockTime(next.startsAt)}` : "nothing more is planned"}
-                  </span>
+                <Link prefetch={false} href={`/bench?at=${encodeURIComponent(p.name)}`} className={`block min-h-[84px] border-[3px] p-4 no-underline ${isFirst ? "border-spruce bg-spruce text-white" : next ? "border-ink" : "border-rule"}`}>
+                  <b className="block text-[1.5rem]">{capital(p.name)}</b>
+                  <span className={isFirst ? "" : "text-soft"}>{next ? toDo(next) : "nothing more is planned"}</span>
                 </Link>
               </li>
             );
@@ -86,8 +89,16 @@ export function BenchPage({ visit, places, jobs, stale, tallies, version, at }: 
       ) : (
         <main className="bench min-h-dvh bg-white p-6">
           <h1 className="text-[2rem] font-bold">Nothing more is planned here.</h1>
-          <Link prefetch={false} className="act mt-4 inline-block no-underline" href="/plan">
-            Back to the plan
+          {elsewhere && (
+            <p className="mt-4 text-[1.3rem]">
+              <Link prefetch={false} className="act mr-3 inline-block no-underline" href={`/bench?at=${encodeURIComponent(elsewhere.name)}`}>
+                On to the {elsewhere.name}
+              </Link>
+              {toDo(nextAt(elsewhere)!)}
+            </p>
+          )}
+          <Link prefetch={false} className={elsewhere ? "quiet mt-4 inline-flex min-h-[44px] items-center" : "act mt-4 inline-block no-underline"} href="/plan">
+            {elsewhere ? "back to the plan" : "Back to the plan"}
           </Link>
         </main>
       )}

@@ -17,6 +17,9 @@ export function more(took: number, planned: number): string {
 /** Less than so many planned minutes says nothing of the pace. */
 const FEW = 30;
 
+/** What took a smaller part of what was planned was counted when it was long made. */
+const TOGETHER = 0.1;
+
 const minutes = (n: number) => duration(Math.round(n));
 
 /** A job as it was planned against what happened at the bench, the whole and an operation at a time. */
@@ -24,7 +27,8 @@ export function Happened({ id, name, all, ready, now }: { id: number; name: stri
   const begun = all.filter((a) => a.begun);
   const sum = inAll(begun);
   const rest = all.reduce((n, a) => n + a.planned, 0) - sum.forMade;
-  const rate = sum.forMade >= FEW ? sum.took / sum.forMade : 1;
+  const isTogether = sum.took < sum.forMade * TOGETHER;
+  const rate = sum.forMade >= FEW && !isTogether ? sum.took / sum.forMade : 1;
   return (
     <main className="mx-auto max-w-[64rem] px-5 py-4">
       <p className="no-print mb-2 flex gap-4">
@@ -46,7 +50,7 @@ export function Happened({ id, name, all, ready, now }: { id: number; name: stri
       ) : (
         <>
           <p className="mt-2 text-[1.2rem]">
-            What is made took <b className="font-mono">{minutes(sum.took)}</b>, planned <b className="font-mono">{minutes(sum.forMade)}</b>: <b>{more(sum.took, sum.forMade)}</b>.
+            What is made took <b className="font-mono">{minutes(sum.took)}</b>, planned <b className="font-mono">{minutes(sum.forMade)}</b>: <b>{isTogether ? "counted all at once, which tells no pace" : more(sum.took, sum.forMade)}</b>.
             {sum.spoiled > 0 && <span className="text-madder"> {count(sum.spoiled, "piece was", "pieces were")} spoiled.</span>}
           </p>
           <p className="text-soft">

@@ -1,5 +1,5 @@
 "use client";
-import { count } from "@/ui/parts/words";
+import { capital, count } from "@/ui/parts/words";
 import type { Keeping } from "./useKeeping";
 
 /** What was not kept, and what still waits to be. */
@@ -55,5 +55,3 @@ export function Troubles<A>({
     </>
   );
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);

@@ -30,3 +30,6 @@ export function agoText(ms: number): string {
   const hours = Math.floor(minutes / 60);
   return hours < 48 ? `${hours} h ago` : `${Math.floor(hours / 24)} days ago`;
 }
+
+/** `Table saw`, of `table saw`. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);

@@ -7,7 +7,7 @@ import type { Units } from "@/core/length/length";
 import type { Run } from "@/core/plan/runs";
 import { Fresh } from "@/ui/parts/Fresh";
 import { Key } from "@/ui/parts/Key";
-import { clockDay, clockTime, count, duration } from "@/ui/parts/words";
+import { capital, clockDay, clockTime, count, duration } from "@/ui/parts/words";
 import { ShopTop } from "@/ui/top/ShopTop";
 import { Aside, lateDays } from "./Aside";
 import { Board, dayTime, type Names, runText } from "./Board";
@@ -41,8 +41,6 @@ type By = (typeof BY)[number];
 const SPANS = [5, 20] as const;
 
 const NO_DAYS: OpenDay[] = [];
-
-const capital = (s: string) => s.charAt(0).toUpperCase() + s.slice(1);
 
 function rowsBy(by: By, runs: Run[], { jobs, people }: Shown): PlanRow[] {
   if (by === "jobs") return jobs.map((j) => ({ key: `j${j.id}`, name: j.name, under: j.customer ?? "", lanes: lanesOf(runs.filter((r) => r.job === j.id)) })); // prettier-ignore

@@ -4,7 +4,8 @@ import { inch } from "@/core/length/length";
 import { USUAL_WORKSHOP } from "@/core/shop/shop";
 import { dayStart } from "../calendar";
 import type { ToPlan, Work } from "../tasks";
-import type { Block, WholeAsk, WholePlan } from "../whole";
+import type { Block, WholeAsk } from "../block";
+import type { WholePlan } from "../whole";
 
 /** Whole numbers below n, from a seed. */
 export type Draw = (n: number) => number;
