@@ -67,6 +67,19 @@ test("a set-up fills the screen with its setting and its caution; a key or a foo
   expect(made()[1]).toEqual(["fence", 9]);
 });
 
+test("the place whose work comes first is asked first, one with none left last, and from there the way goes on", () => {
+  const two: typeof places = [
+    ...places,
+    { name: "clamps", runs: [{ ...places[0]!.runs[0]!, name: "glue", startsAt: 1e6 }] },
+  ];
+  const all = places[0]!.runs.map((r): Tally => ({ job: 1, name: r.name, made: 99, spoiled: [], measured: [], running: false, at: 0, setUps: 1, minutes: 1 })); // prettier-ignore
+  const asked = (at: string | null) => <BenchPage visit="v" places={two} jobs={jobs} stale={false} tallies={all} version={0} at={at} />; // prettier-ignore
+  const { rerender } = render(asked(null));
+  expect(screen.getAllByRole("listitem").map((li) => li.textContent!.slice(0, 6))).toEqual(["Clamps", "Table "]);
+  rerender(asked("table saw"));
+  expect(screen.getByText("On to the clamps").getAttribute("href")).toBe("/bench?at=clamps");
+});
+
 test("with the line lost counts go on, on the screen at once, and are all there when it is back, each once", async () => {
   jest.useFakeTimers();
   page();

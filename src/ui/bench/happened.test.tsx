@@ -17,6 +17,10 @@ test("what was planned stands beside what happened, an operation and the whole j
   expect(all.map((a) => [a.title, a.made, a.pieces, a.planned, a.forMade, a.took, a.begun])).toEqual([["Rip", 20, 40, 65, 40, 49, true], ["Glue", 0, 16, 96, 0, 0, false]]); // prettier-ignore
   expect(inAll(all)).toEqual({ planned: 161, forMade: 40, took: 49, spoiled: 2 });
   expect([more(49, 40), more(30, 40), more(41, 40), more(100, 40)]).toEqual(["23 % longer", "25 % shorter", "as planned", "2.5 times as long"]); // prettier-ignore
+  // Three minutes for forty were counted when they were long made.
+  const { unmount } = render(<Happened id={1} name="Forty" all={againstOf(ops, [tally("rip", { made: 20, minutes: 3, setUps: 2 })])} ready={null} now={0} />); // prettier-ignore
+  expect([screen.queryByText(/pace so far/), screen.getByText(/tells no pace/).tagName]).toEqual([null, "B"]);
+  unmount();
   render(<Happened id={1} name="Forty" all={all} ready={null} now={0} />);
   // 161 less 40 is 121 minutes by the plan; at 49 for 40 it is 148.
   expect(screen.getByText(/Left to do is 2 h 01 by the plan, 2 h 28 at the pace so far/)).toBeTruthy();
