@@ -21,7 +21,7 @@ test("what is best is best by what counts: for a bad back a long hive, of boxes 
 });
 
 test("scores are sums of parts between the worst and the best, by hand", () => {
-  const row = (name: string, kg: number, litres: number): Row => ({ name, framesCount: null, opening: null, combArea: null, frameFullKg: kg, boxEmptyKg: null, boxFullKg: null, lift: null, contactCm2: null, litres, deepEquivalents: null, wall: null, minutes: null, notes: [], drawn: null }); // prettier-ignore
+  const row = (name: string, kg: number, litres: number): Row => ({ name, framesCount: null, opening: null, combArea: null, frameFullKg: kg, boxEmptyKg: null, boxFullKg: null, lift: null, contactCm2: null, litres, deepEquivalents: null, wall: null, loss: null, climb: null, pallet: null, trailer: null, extractor: null, sheet: null, making: null, costs: null, why: {}, notes: [], drawn: null }); // prettier-ignore
   const rows = [row("a", 2, 40), row("b", 4, 60), row("c", 3, 30)];
   const { scores, best, because, against, change } = judge(rows, { frame: 2, room: 1 });
   // Lighter is better: 1, 0, 1/2; more room is: 1/3, 1, 0. Two to one: 7/9, 1/3, 1/3.
@@ -38,12 +38,12 @@ test("every figure is said in both units, and every question asks for figures th
   for (const f of FIGURES)
     for (const units of ["in", "mm"] as const)
       for (const r of rows) {
-        const n = f.of(r);
+        const n = f.of(r, 1);
         if (n !== null) expect([f.id, f.text(n, units)]).toEqual([f.id, expect.stringMatching(/^\d+(\.\d+)?$/)]);
       }
   for (const q of QUESTIONS) expect([q.id, Object.keys(q.weights).filter((w) => !FIGURES.some((f) => f.id === w))]).toEqual([q.id, []]); // prettier-ignore
   const deep = rows[0]!;
   const lift = FIGURES.find((f) => f.id === "lift")!;
   // 36.4 kg is 80 lb of 0.45359237.
-  expect([lift.text(lift.of(deep)!, "in"), lift.text(lift.of(deep)!, "mm")]).toEqual(["80", "36"]);
+  expect([lift.text(lift.of(deep, 1)!, "in"), lift.text(lift.of(deep, 1)!, "mm")]).toEqual(["80", "36"]);
 });

@@ -1,12 +1,15 @@
-import type { Units } from "@/core/length/length";
+import { NM_PER_INCH, NM_PER_MM, type Units } from "@/core/length/length";
+import { BOARD_FOOT } from "./making";
 import type { Row } from "./rows";
+import { boughtText } from "./why";
 
 /** A figure things are compared by. */
 export interface Figure {
   id: string;
   label: string;
   better: "more" | "less";
-  of(row: Row): number | null;
+  /** Of one; of what is made, of so many. */
+  of(row: Row, many: number): number | null;
   /** As it is said, and in what. */
   text(n: number, units: Units): string;
   unit(units: Units): string;
@@ -28,15 +31,28 @@ export const FIGURES: Figure[] = [
   { id: "grip", label: "Propolis grip a frame", better: "less", of: (r) => r.contactCm2, text: plain(1), unit: () => "cm²" },
   { id: "room", label: "Room inside", better: "more", of: (r) => r.litres, text: plain(0), unit: () => "l" },
   { id: "wall", label: "R of the wall", better: "more", of: (r) => r.wall, text: plain(2), unit: () => "m²·K/W" },
-  { id: "minutes", label: "Minutes to make one", better: "less", of: (r) => r.minutes, text: plain(0), unit: () => "set-ups left out" },
+  { id: "climb", label: "Across the way up in winter", better: "less", of: (r) => r.climb?.total ?? null, text: (n, units) => (units === "in" ? (n / NM_PER_INCH).toFixed(1) : (n / NM_PER_MM).toFixed(0)), unit: (units) => (units === "in" ? "inches" : "mm") },
+  { id: "loss", label: "Warmth lost", better: "less", of: (r) => r.loss, text: plain(2), unit: () => "W a degree" },
+  { id: "pallet", label: "On a pallet", better: "more", of: (r) => r.pallet, text: plain(0), unit: nothing },
+  { id: "trailer", label: "On a trailer", better: "more", of: (r) => r.trailer, text: plain(0), unit: nothing },
+  { id: "wood", label: "Wood in them", better: "less", of: (r, many) => (r.making ? many * r.making.stuff.reduce((n, s) => n + (s.kind === "wood" ? s.volume : 0), 0) : null), text: (n, units) => (units === "in" ? (n / BOARD_FOOT).toFixed(1) : (n * 1000).toFixed(1)), unit: (units) => (units === "in" ? "board feet" : "l") },
+  { id: "minutes", label: "To make", better: "less", of: (r, many) => (r.making ? r.making.work * many + r.making.setUps : null), text: plain(0), unit: () => "minutes" },
+  { id: "money", label: "Costs", better: "less", of: (r, many) => (r.costs ? r.costs.each * many + r.costs.setUps : null), text: plain(2), unit: nothing },
 ]; // prettier-ignore
+
+/** What is said of things and no number says, in the order it is asked. */
+export const WORDS: { id: string; label: string; of(row: Row, many: number): string | null }[] = [
+  { id: "extractor", label: "Extracted in", of: (r) => r.extractor },
+  { id: "sheet", label: "Foundation", of: (r) => r.sheet },
+  { id: "buys", label: "Bought for them", of: (r, many) => (r.making && r.making.buys.length > 0 ? r.making.buys.map((b) => boughtText(b, many)).join(", ") : null) }, // prettier-ignore
+];
 
 /** How much each figure counts, by its id: 0 not at all to 3 most. */
 export type Weights = Record<string, number>;
 
 /** How good a row is by a figure among others: 1 the best of them, 0 the worst, a half where it says nothing or all are the same. */
-function goodness(f: Figure, rows: Row[]): number[] {
-  const all = rows.map(f.of);
+function goodness(f: Figure, rows: Row[], many: number): number[] {
+  const all = rows.map((r) => f.of(r, many));
   const known = all.filter((n) => n !== null);
   const [least, most] = [Math.min(...known), Math.max(...known)];
   return all.map((n) => {
@@ -59,9 +75,9 @@ export interface Verdict {
 }
 
 /** Sums for each thing how good it is by each figure times what that counts for (simple additive weighting: Hwang and Yoon 1981). */
-export function judge(rows: Row[], weights: Weights): Verdict {
+export function judge(rows: Row[], weights: Weights, many = 1): Verdict {
   const counts = (f: Figure, more = 1) => (weights[f.id] ?? 0) * more;
-  const good = new Map(FIGURES.map((f) => [f.id, goodness(f, rows)]));
+  const good = new Map(FIGURES.map((f) => [f.id, goodness(f, rows, many)]));
   const scored = (of: (f: Figure) => number) => {
     const all = FIGURES.reduce((n, f) => n + of(f), 0);
     return rows.map((_, k) => (all > 0 ? FIGURES.reduce((n, f) => n + of(f) * good.get(f.id)![k]!, 0) / all : 0));
@@ -72,7 +88,7 @@ export function judge(rows: Row[], weights: Weights): Verdict {
   const next = scores.reduce<number | undefined>((b, s, k) => (k === best || (b !== undefined && scores[b]! >= s) ? b : k), undefined); // prettier-ignore
   const gain = (f: Figure) => (next === undefined ? good.get(f.id)![best]! : good.get(f.id)![best]! - good.get(f.id)![next]!); // prettier-ignore
   const because = FIGURES.filter((f) => counts(f) > 0 && gain(f) > 0).toSorted((a, b) => counts(b) * gain(b) - counts(a) * gain(a)); // prettier-ignore
-  const worst = FIGURES.filter((f) => f.of(rows[best]!) !== null && good.get(f.id)![best] === 0);
+  const worst = FIGURES.filter((f) => f.of(rows[best]!, many) !== null && good.get(f.id)![best] === 0);
   // A figure that counts for ten times the most any does now decides by itself, nearly.
   const change = FIGURES.flatMap((f) => {
     const thing = firstOf(scored((g) => (g === f ? 30 : counts(g))));
@@ -91,7 +107,8 @@ function firstOf(list: number[]): number | undefined {
 /** Questions a maker is asked, and what counts for each. */
 export const QUESTIONS: { id: string; label: string; weights: Weights }[] = [
   { id: "back", label: "for a bad back", weights: { lift: 3, index: 3, frame: 1, grip: 1 } },
-  { id: "cold", label: "for cold winters", weights: { comb: 3, wall: 2, ten: 1 } },
+  { id: "cold", label: "for cold winters", weights: { comb: 3, climb: 3, wall: 2, loss: 2, ten: 1 } },
   { id: "look", label: "quick to look through", weights: { look: 3, grip: 2, ten: 1 } },
   { id: "make", label: "quick to make", weights: { minutes: 3 } },
+  { id: "cheap", label: "cheap to make", weights: { money: 3 } },
 ];

@@ -3,6 +3,7 @@ import { HONEY } from "@/core/hive/weigh";
 import { SEASONS } from "@/core/hive/hive";
 import { readJob } from "@/core/job/file";
 import type { Job } from "@/core/job/job";
+import type { Units } from "@/core/length/length";
 import { JobFileError, meant } from "@/core/problem/problem";
 
 const item = {
@@ -14,7 +15,7 @@ const item = {
 const name = z.string().trim().min(1).max(120);
 /** An item with so many frames, or a whole hive from the ground up. */
 const thingSchema = z.union([
-  z.strictObject({ name, ...item, frames: z.number().int().min(1).max(200).optional() }),
+  z.strictObject({ name, ...item, frames: z.number().int().min(1).max(100_000).optional() }),
   z.strictObject({ name, hive: z.array(z.strictObject(item)).min(1).max(30) }),
 ]);
 
@@ -56,12 +57,13 @@ export function readWeighFile(text: string): ReturnType<typeof readWeigh> {
 }
 
 /** Reads a weigh file. @throws JobFileError naming the field */
-export function readWeigh(raw: unknown): { things: Thing[]; assume: Assume } {
+export function readWeigh(raw: unknown): { things: Thing[]; assume: Assume; units: Units } {
   const read = weighFileSchema.safeParse(raw);
   if (!read.success) throw new JobFileError(read.error.issues.flatMap(meant).map((i) => ({ path: i.path.join("."), message: i.message }))); // prettier-ignore
   const { things, units, assume } = read.data;
   return {
     assume,
+    units,
     things: things.map((t, k): Thing => {
       const levels = "hive" in t ? t.hive : [t];
       const lines = levels.map(({ item, standard, size, options }) => ({ item, standard, size, options, quantity: 1 }));

@@ -30,7 +30,7 @@ export interface Judged {
 
 /** The load constant: 51 lb. */
 const POUND = 0.45359237;
-const CONSTANT = 51 * POUND;
+export const LOAD_CONSTANT = 51 * POUND;
 
 /** Lifts a minute, and what is left of the limit for up to one hour, two and eight; of the lifts under 30 inches the last columns where they differ. */
 const OFTEN: [lifts: number, high: [number, number, number], low?: [number, number, number]][] = [
@@ -67,7 +67,7 @@ export function judgeLift(lift: Lift): Judged {
     often: oftenOf(lift.often, lift.hours, low),
     grip: lift.grip === "good" ? 1 : lift.grip === "fair" ? (low ? 0.95 : 1) : 0.9,
   };
-  const limit = Object.values(multipliers).reduce((a, b) => a * b, CONSTANT);
+  const limit = Object.values(multipliers).reduce((a, b) => a * b, LOAD_CONSTANT);
   return { limit, index: limit > 0 ? lift.kg / limit : Infinity, multipliers };
 }
 

@@ -1,23 +1,21 @@
 import { toCount } from "@/core/formula/formula";
 import { frameFor, frameOf, schoolOf, shapeOfLine } from "@/core/line/shapes";
-import { anyStock } from "@/core/layout/anystock";
-import { layoutRequest } from "@/core/job/ask";
-import { layOut } from "@/core/layout/layout";
 import { emptyJob } from "@/core/job/job";
 import { type WorkedJob, workJob } from "@/core/job/worked";
 import { USUAL_BEGINNINGS } from "@/core/hive/hive";
 import { stand } from "@/core/hive/stand";
 import { warmth } from "@/core/hive/warmth";
-import { combLitres, emptyWeight, heaviest, openingOf, weigh, type Weights } from "@/core/hive/weigh";
+import { combLitres, emptyWeight, openingOf, weigh } from "@/core/hive/weigh";
 import { toMm } from "@/core/length/format";
-import { inch, type Length, nm } from "@/core/length/length";
+import { inch, type Length, nm, type Units } from "@/core/length/length";
 import { type Standing, standingOf } from "@/core/line/standing";
 import { JobFileError } from "@/core/problem/problem";
 import { lengthOf, type Shape } from "@/core/shape/shape";
-import { minutesByLine } from "@/core/order/cost";
-import { operations } from "@/core/work/operations";
 import type { Assume, Thing } from "./file";
-import { type Grip, type Judged, judgeLift, type Lift } from "./lifting";
+import { BENCH, frameLift, type Lifted, lifted, liftOf } from "./lifts";
+import { type Costs, costsOf, type Making, makingOf, type Prices } from "./making";
+import { climbs, extractorFor, FLOORS, sheetFor, standOn } from "./using";
+import { whyOf } from "./why";
 
 /** What is known of one thing; null is what does not apply to it. Lengths in nm, areas in nm². */
 export interface Row {
@@ -30,7 +28,7 @@ export interface Row {
   boxEmptyKg: number | null;
   boxFullKg: number | null;
   /** What is lifted that is heaviest, and how that lift is judged. */
-  lift: { what: string; kg: number; judged: Judged } | null;
+  lift: Lifted | null;
   /** Where propolis grips a frame, cm². */
   contactCm2: number | null;
   litres: number | null;
@@ -38,8 +36,21 @@ export interface Row {
   deepEquivalents: number | null;
   /** R of the wall, m²·K/W. */
   wall: number | null;
-  /** To make one, without set-ups. */
-  minutes: number | null;
+  /** W/K through walls and lid of the lowest box. */
+  loss: number | null;
+  /** All that lies across a cluster's way up, and how many times. */
+  climb: { total: Length; times: number } | null;
+  /** How many stand on a pallet and on a trailer. */
+  pallet: number | null;
+  trailer: number | null;
+  /** What extracts its frame, and which sheet it takes. */
+  extractor: string | null;
+  sheet: string | null;
+  /** To make one, without frames that are not asked for. */
+  making: Making | null;
+  costs: Costs | null;
+  /** How each figure comes about, by the figure's name. */
+  why: Record<string, string[]>;
   notes: string[];
   /** How its frame is drawn: from the top bar's end, and down; nothing where it has none. */
   drawn: { bar: Length; frame: Length; height: Length; thick: Length; free: boolean } | null;
@@ -51,11 +62,34 @@ function areaOf({ length, height }: { length: Length; height: Length }): number 
   return 2 * length * height;
 }
 
-/** Works out all rows of things set side by side. @throws JobFileError where one of them cannot be made */
-export const weighRows = (things: Thing[], assume: Assume): Row[] => things.map((t, k) => rowOf(t, k, assume));
+/** How rows are said, and what things cost where that is known. */
+interface Said {
+  units: Units;
+  prices?: Prices | undefined;
+}
 
-function rowOf({ name, job, hive, frames }: Thing, k: number, { honeyFill, honeyKgPerL }: Assume): Row {
-  const worked = workJob(job);
+/** Works out all rows of things set side by side. @throws JobFileError where one of them cannot be made */
+export const weighRows = (things: Thing[], assume: Assume, said: Said = { units: "in" }): Row[] => things.map((t, k) => rowOf(t, k, assume, said)); // prettier-ignore
+
+/** So many things are remembered: what is asked again with another fill was worked out already. */
+const KEPT = 100;
+const known = new Map<string, { worked: WorkedJob; making: Making | null }>();
+
+/** A thing's job worked out, and what making it takes. */
+function workedOut(job: Thing["job"]): { worked: WorkedJob; making: Making | null } {
+  const key = JSON.stringify(job);
+  const was = known.get(key);
+  known.delete(key);
+  const worked = was?.worked ?? workJob(job);
+  const now = was ?? { worked, making: worked.faults.length > 0 ? null : (makingOf(worked) ?? null) };
+  known.set(key, now);
+  if (known.size > KEPT) known.delete(known.keys().next().value!);
+  return now;
+}
+
+function rowOf({ name, job, hive, frames }: Thing, k: number, assume: Assume, { units, prices }: Said): Row {
+  const { honeyFill, honeyKgPerL } = assume;
+  const { worked, making } = workedOut(job);
   if (worked.faults.length > 0)
     throw new JobFileError(worked.faults.map((f) => ({ path: `things[${k}]${hive ? `.hive[${f.at}]` : ""}`, message: f.message }))); // prettier-ignore
   const standing = standingIn(worked, hive).map((s) => (frames && s.frame ? { ...s, frames } : s));
@@ -77,6 +111,13 @@ function rowOf({ name, job, hive, frames }: Thing, k: number, { honeyFill, honey
         return n + (own ? b.frames * areaOf(own) : 0);
       }, 0);
   const heavy = weights.levels.filter((l) => boxes.some((b) => b.at === l.at)).toSorted((a, b) => b.fullKg - a.fullKg)[0]; // prettier-ignore
+  const lift = loose && frameFullKg !== null ? lifted(`a frame of it`, frameFullKg, frameLift(frameOf(loose).frameHeight, BENCH)) : liftOf(weights, standing); // prettier-ignore
+  const costs = making && prices ? (costsOf(making, prices, units) ?? null) : null;
+  const warm = warmth(standing);
+  const steps = climbs(standing);
+  const climb = hive && boxes.length > 0 ? { total: nm(steps.reduce((n, s) => n + s.gap, 0)), times: steps.length } : null; // prettier-ignore
+  const foot = standing.reduce<Standing["outside"] | undefined>((most, s) => (!most || s.outside.length * s.outside.width > most.length * most.width ? s.outside : most), undefined); // prettier-ignore
+  const stands = boxes.length > 0 && foot ? foot : undefined;
   return {
     name,
     framesCount: loose ? many : boxes.length > 0 ? boxes.reduce((n, b) => n + b.frames, 0) : null,
@@ -85,12 +126,20 @@ function rowOf({ name, job, hive, frames }: Thing, k: number, { honeyFill, honey
     frameFullKg,
     boxEmptyKg: heavy?.emptyKg ?? null,
     boxFullKg: heavy?.fullKg ?? null,
-    lift: loose && frameFullKg !== null ? lifted(`a frame of it`, frameFullKg, frameLift(frameOf(loose).frameHeight, BENCH)) : liftOf(weights, standing), // prettier-ignore
+    lift,
     contactCm2: contactOf(worked),
     litres: boxes.length > 0 ? weights.litres : null,
     deepEquivalents: combs > 0 ? combs / DEEP : null,
-    wall: warmth(standing)?.wall ?? null,
-    minutes: minutesOf(worked),
+    wall: warm?.wall ?? null,
+    loss: warm?.loss ?? null,
+    climb,
+    pallet: stands ? standOn(stands, FLOORS.pallet) : null,
+    trailer: stands ? standOn(stands, FLOORS.trailer) : null,
+    extractor: frame && opening ? extractorFor(frame, opening.free) : null,
+    sheet: frame ? sheetFor(frame, units) : null,
+    making,
+    costs,
+    why: whyOf({ units, assume, frame, opening, loose: loose !== undefined, boxes, weights, lift, steps, stands, warm, making, costs, combs, deep: DEEP, contact: contactIn(worked)?.working }), // prettier-ignore
     drawn: frame ? drawnAs(frame, opening?.free ?? true) : null,
     notes: [...(inStorey ? ["its frames are lifted, never the box"] : []), ...notesOf(boxes, opening)],
   };
@@ -115,60 +164,12 @@ function standingIn(worked: WorkedJob, hive: boolean): Standing[] {
   return stand({ name: "", count: 1, levels, begins: USUAL_BEGINNINGS }, worked.job);
 }
 
-/** Frames are handed about at the height of a bench. */
-const BENCH = inch(34);
-
-/** A frame is drawn straight up by its ears, clear of the box: hands at its top, arms out over half of it. */
-const frameLift = (height: Length, top: Length): Omit<Lift, "kg"> => ({ out: inch(15), up: top, travel: nm(height + inch(1)), turn: 0, often: 1, hours: 1, grip: "good" }); // prettier-ignore
-
-/**
- * A box is lifted off by its short ends, hands two thirds up it, turned by an eighth and set down on the ground beside the hive. Hands are as
- * far out as the manual reckons: 8 inches and half the box, 10 where they are lower than 10 inches.
- */
-function boxLift(s: Standing): Omit<Lift, "kg"> {
-  const up = nm(Math.round(s.foot + (2 / 3) * s.height));
-  const out = nm((up < inch(10) ? inch(10) : inch(8)) + Math.round(s.outside.width / 2));
-  return {
-    out,
-    up,
-    travel: nm(Math.round(Math.max(0, s.foot))),
-    turn: 45,
-    often: 0.2,
-    hours: 1,
-    grip: gripOf(s.shape),
-  };
-}
-
-/** Handholds and cleats are held as by an edge the fingers go round; a plain wall is not. */
-const gripOf = (shape: Shape | undefined): Grip =>
-  shape?.parts.some((p) => /cleat/.test(p.id) || p.features.some((f) => f.kind === "handhold")) ? "fair" : "poor";
-
-const lifted = (what: string, kg: number, lift: Omit<Lift, "kg">) => ({ what, kg, judged: judgeLift({ ...lift, kg }) });
-
-/** The heaviest thing that is really lifted of what stands there. */
-function liftOf(weights: Weights, standing: Standing[]): Row["lift"] {
-  const found = heaviest(weights.levels, standing);
-  if (!found) return null;
-  const box = standing.find((s) => s.at === found.at)!;
-  if (!box.stays) return lifted(found.title, found.kg, boxLift(box));
-  return lifted(found.title, found.kg, frameLift(frameOf(box.frame!).frameHeight, nm(box.foot + box.height)));
-}
-
 /** cm² where propolis grips a frame, by the rule of the fit chapter. */
-function contactOf({ findings }: WorkedJob): number | null {
-  const found = findings.find((f) => f.rule === "contact-area");
+function contactOf(worked: WorkedJob): number | null {
+  const found = contactIn(worked);
   return found?.figure ? found.figure.mm / 100 : null;
 }
-
-/** Minutes to make one of all its parts, set-ups left out. */
-function minutesOf({ job }: WorkedJob): number | null {
-  const stocked = workJob({ ...job, stock: anyStock(workJob(job).lines) });
-  const layout = layOut(layoutRequest(stocked), () => 0, { goOn: () => false });
-  if (layout.missing.length > 0) return null;
-  const lines = stocked.lines.map((l) => l.at);
-  const minutes = minutesByLine(operations(stocked, layout), lines, new Map(lines.map((l) => [l, 1])));
-  return [...minutes.values()].reduce((n, m) => n + m.work, 0);
-}
+const contactIn = ({ findings }: WorkedJob) => findings.find((f) => f.rule === "contact-area");
 
 function notesOf(boxes: Standing[], opening: { free: boolean } | undefined): string[] {
   const sizes = new Set(boxes.flatMap((b) => (b.frame ? [JSON.stringify(openingOf(b.frame, b))] : [])));
@@ -199,7 +200,7 @@ export function weighDocument(things: Thing[], assume: Assume) {
       innerVolumeL: round(r.litres, 2),
       deepEquivalents: round(r.deepEquivalents, 2),
       rWallSi: round(r.wall, 4),
-      minutes: round(r.minutes, 1),
+      minutes: round(r.making?.work ?? null, 1),
       // Nothing in a weigh file has a price.
       materials: null,
       notes: [...(r.lift ? [`heaviest lift: ${r.lift.what.toLowerCase()}`] : []), ...r.notes],

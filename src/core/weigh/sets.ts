@@ -6,8 +6,8 @@ const langstroth = (item: string, size: string, more: object = {}) => ({ item, s
 const floor = langstroth("floor-solid", "deep");
 const lid = [langstroth("inner-cover", "deep"), langstroth("cover-telescoping", "deep")];
 
-/** What is set side by side to begin with. */
-export const SETS: { id: string; label: string; things: WeighThing[] }[] = [
+/** What is set side by side to begin with; `many` is how many are asked about where one says little. */
+export const SETS: { id: string; label: string; many?: number; things: WeighThing[] }[] = [
   {
     id: "frames",
     label: "frames",
@@ -36,6 +36,25 @@ export const SETS: { id: string; label: string; things: WeighThing[] }[] = [
       { name: "Two deeps and a medium", hive: [floor, langstroth("body", "deep"), langstroth("body", "deep"), langstroth("body", "medium"), ...lid] },
       { name: "All mediums", hive: [floor, ...Array.from({ length: 4 }, () => langstroth("body", "medium")), ...lid] },
       { name: "Long hive", hive: [langstroth("long-body", "deep")] },
+      { name: "Joined, extra-deep frames", hive: [langstroth("floor-solid", "deep"), langstroth("joined-body", "deep"), ...lid] },
     ],
+  },
+  {
+    id: "foundations",
+    label: "foundations",
+    many: 400,
+    things: [["Wired wax", "wired-wax"], ["Plastic", "plastic"], ["Wax, wired here", "wax"], ["None", "none"], ["Thin, for comb honey", "thin"]].map(([name, foundation]) => ({ name: name!, ...langstroth("frame", "deep", { options: { foundation: foundation! } }) })),
+  },
+  {
+    id: "corners",
+    label: "corners",
+    many: 20,
+    things: [["Rabbet in the ends", "rabbet-ends"], ["Butt", "butt-ends-inside"], ["Fingers", "finger"], ["Dovetails", "dovetail"]].map(([name, joint]) => ({ name: name!, ...langstroth("body", "deep", { options: { joint: joint! } }) })),
+  },
+  {
+    id: "finishes",
+    label: "finishes",
+    many: 20,
+    things: [["Paint", "paint"], ["Oil", "oil"], ["Hot wax dip", "wax"], ["Nothing", "none"]].map(([name, finish]) => ({ name: name!, ...langstroth("body", "deep", { options: { finish: finish! } }) })),
   },
 ]; // prettier-ignore

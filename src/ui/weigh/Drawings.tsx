@@ -6,9 +6,10 @@ import { MarkAt } from "./Mark";
 const [WIDE, HIGH, GAP, TOP] = [860, 190, 26, 24];
 
 /** The frames of all things at one scale, hung from one line, each with its mark and its bar's length. */
-export function Drawings({ rows, units }: { rows: Row[]; units: Units }) {
+export function Drawings({ rows, units, pinned }: { rows: Row[]; units: Units; pinned: string[][] }) {
   const drawn = rows.flatMap((r, k) => (r.drawn ? [{ ...r.drawn, k, name: r.name }] : []));
-  if (drawn.length === 0) return null;
+  // Frames that are all the same show nothing, unless something is pinned to them.
+  if (drawn.length === 0 || (drawn.length > 1 && pinned.length === 0 && drawn.every((d) => JSON.stringify({ ...d, k: 0, name: "" }) === JSON.stringify({ ...drawn[0]!, k: 0, name: "" })))) return null;
   const wide = drawn.reduce((n, d) => n + d.bar, 0);
   const scale = Math.min((WIDE - GAP * (drawn.length + 1)) / wide, (HIGH - TOP - 6) / Math.max(...drawn.map((d) => d.height)));
   const places = drawn.map((_, i) => GAP + drawn.slice(0, i).reduce((n, d) => n + d.bar * scale + GAP, 0));
@@ -31,6 +32,11 @@ export function Drawings({ rows, units }: { rows: Row[]; units: Units }) {
             <text x={x + (d.bar * scale) / 2} y={TOP + thick + 36} textAnchor="middle" fontSize="14" fontWeight={650} className="fill-ink">
               {d.name.length > 22 ? `${d.name.slice(0, 21)}…` : d.name}
             </text>
+            {pinned.map((said, p) => (
+              <text key={p} x={x + (d.bar * scale) / 2} y={TOP + thick + 54 + 17 * p} textAnchor="middle" fontSize="13" className="fill-ink font-mono">
+                {said[d.k]}
+              </text>
+            ))}
           </g>
         );
       })}

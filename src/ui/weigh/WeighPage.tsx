@@ -1,6 +1,6 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { findMakeable, makeables } from "@/core/job/find";
 import type { Units } from "@/core/length/length";
 import { FIGURES, judge, QUESTIONS, type Weights } from "@/core/weigh/compare";
 import type { Row } from "@/core/weigh/rows";
@@ -8,23 +8,43 @@ import { SETS, type WeighThing } from "@/core/weigh/sets";
 import { askServer } from "@/ui/parts/askServer";
 import { Key } from "@/ui/parts/Key";
 import { ShopTop } from "@/ui/top/ShopTop";
+import { NumberField } from "@/ui/parts/NumberField";
+import { Another } from "./Another";
 import { Drawings } from "./Drawings";
 import { Feeding } from "./Feeding";
+import { InUse } from "./InUse";
 import { Mark } from "./Mark";
 import { Scale } from "./Scale";
 import { Schools } from "./Schools";
+import { So } from "./So";
+import { differ, Same, Words } from "./Words";
+import { Year } from "./Year";
+
+const Against = dynamic(() => import("./Against"), { ssr: false });
 
 /** So many stand side by side. */
 const MOST = 8;
 
+const fileOf = (things: WeighThing[], fill: number, units: Units) => ({
+  format: "rundik-weigh",
+  version: 1,
+  units,
+  things,
+  assume: { honeyFill: fill / 100 },
+});
+
 /** Which to make: things side by side by every figure a practitioner asks for, and which is best by what counts. */
-export function WeighPage({ first }: { first: Row[] }) {
+export function WeighPage({ first, stacks }: { first: Row[]; stacks: string[] }) {
   const [things, setThings] = useState<WeighThing[]>(SETS[0]!.things);
   const [fill, setFill] = useState(100);
   const [rows, setRows] = useState(first);
   const [problem, setProblem] = useState<string | null>(null);
   const [units, setUnits] = useState<Units>("in");
   const [weights, setWeights] = useState<Weights>(QUESTIONS[0]!.weights);
+  const [many, setMany] = useState(1);
+  const [open, setOpen] = useState<string[]>([]);
+  const [pinned, setPinned] = useState<string[]>([]);
+  const [charts, setCharts] = useState(false);
   const begun = useRef(false);
   const asked = useRef(0);
   useEffect(() => {
@@ -34,14 +54,14 @@ export function WeighPage({ first }: { first: Row[] }) {
       return;
     }
     const mine = ++asked.current;
-    void askServer<{ rows: Row[] }>("/api/weigh", { method: "POST", body: { format: "rundik-weigh", version: 1, units: "in", things, assume: { honeyFill: fill / 100 } } })
+    void askServer<{ rows: Row[] }>("/api/weigh", { method: "POST", body: fileOf(things, fill, units) })
       .then(({ rows: now }) => {
         if (mine !== asked.current) return;
         setRows(now);
         setProblem(null);
       })
       .catch((e: Error) => mine === asked.current && setProblem(e.message));
-  }, [things, fill]); // prettier-ignore
+  }, [things, fill, units]); // prettier-ignore
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
       if (e.ctrlKey || e.metaKey || e.altKey || (e.target as HTMLElement).closest("input, select")) return;
@@ -50,8 +70,12 @@ export function WeighPage({ first }: { first: Row[] }) {
     window.addEventListener("keydown", press);
     return () => window.removeEventListener("keydown", press);
   }, []);
-  const verdict = useMemo(() => judge(rows, weights), [rows, weights]);
-  const known = FIGURES.filter((f) => rows.some((r) => f.of(r) !== null));
+  const verdict = useMemo(() => judge(rows, weights, many), [rows, weights, many]);
+  const said = (f: (typeof FIGURES)[number]) => rows.map((r) => f.of(r, many)).map((n) => (n === null ? null : f.text(n, units)));
+  // What differs is what is seen; one thing alone shows all it has.
+  const known = FIGURES.filter((f) => (rows.length > 1 ? differ(said(f)) : said(f)[0] !== null));
+  const toggle = (list: string[], id: string) => (list.includes(id) ? list.filter((x) => x !== id) : [...list, id]);
+  const file = (kind: string) => `/api/weigh/file/weighed-up.${kind}?${new URLSearchParams({ of: JSON.stringify(fileOf(things, fill, units)), many: String(many), units })}`; // prettier-ignore
   const question = QUESTIONS.find((q) => JSON.stringify(q.weights) === JSON.stringify(weights))?.id;
   return (
     <>
@@ -64,12 +88,15 @@ export function WeighPage({ first }: { first: Row[] }) {
         <h1 className="text-[1.33rem] font-semibold">Which to make?</h1>
         <div className="flex flex-wrap items-center gap-x-3">
           {SETS.map((s) => (
-            <button key={s.id} className="quiet min-h-[44px]" onClick={() => setThings(s.things)}>
+            <button key={s.id} className="quiet min-h-[44px]" onClick={() => { setThings(s.things); setMany(s.many ?? 1); setWeights(s.many ? QUESTIONS.find((q) => q.id === "make")!.weights : weights); }}>
               {s.label}
             </button>
           ))}
           {things.length < MOST && <Another add={(t) => setThings([...things, t])} />}
-          <label className="ml-auto">
+          <span className="ml-auto whitespace-nowrap">
+            to make <NumberField label="How many of each" value={many} onSettle={(n) => setMany(Math.max(1, Math.min(100_000, Math.round(n))))} className="w-16" /> of each
+          </span>
+          <label>
             combs{" "}
             <input type="number" className="field w-16" min={0} max={100} value={fill} aria-label="Combs full of honey, percent" onChange={(e) => setFill(Math.max(0, Math.min(100, Number(e.target.value))))} /> % full
           </label>
@@ -89,10 +116,20 @@ export function WeighPage({ first }: { first: Row[] }) {
         </ul>
         <div className="grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_280px]">
           <div>
-            <Drawings rows={rows} units={units} />
+            <Drawings rows={rows} units={units} pinned={FIGURES.filter((f) => pinned.includes(f.id)).map((f) => rows.map((r) => { const n = f.of(r, many); return n === null ? "" : `${f.text(n, units)} ${f.unit(units)}`; }))} />
             {known.map((f) => (
-              <Scale key={f.id} figure={f} rows={rows} units={units} counts={weights[f.id] ?? 0} count={(n) => setWeights({ ...weights, [f.id]: n })} />
+              <Scale key={f.id} figure={f} rows={rows} units={units} many={many} counts={weights[f.id] ?? 0} count={(n) => setWeights({ ...weights, [f.id]: n })} open={open.includes(f.id)} toggle={() => setOpen(toggle(open, f.id))} pinned={pinned.includes(f.id)} pin={() => setPinned(toggle(pinned, f.id))} />
             ))}
+            <Words rows={rows} many={many} />
+            <Same rows={rows} units={units} many={many} />
+            <p className="no-print flex flex-wrap gap-x-4 border-t border-rule">
+              <button className="quiet min-h-[44px]" aria-expanded={charts} onClick={() => setCharts(!charts)}>
+                one against another
+              </button>
+              <a className="quiet inline-flex min-h-[44px] items-center" href={file("pdf")}>PDF</a>
+              <a className="quiet inline-flex min-h-[44px] items-center" href={file("xlsx")}>workbook</a>
+            </p>
+            {charts && <Against rows={rows} units={units} many={many} />}
           </div>
           <aside aria-label="So">
             <p className="flex flex-wrap gap-x-3">
@@ -102,91 +139,14 @@ export function WeighPage({ first }: { first: Row[] }) {
                 </button>
               ))}
             </p>
-            <So rows={rows} verdict={verdict} units={units} />
+            <So rows={rows} verdict={verdict} units={units} many={many} />
           </aside>
         </div>
+        <Year stacks={stacks} fill={fill} units={units} />
         <Feeding />
+        <InUse rows={rows} units={units} />
         <Schools />
       </main>
     </>
-  );
-} // prettier-ignore
-
-const figureOf = (id: string) => FIGURES.find((f) => f.id === id)!;
-
-/** The one that is best by what counts, why, what speaks against it, and what would change that. */
-function So({ rows, verdict, units }: { rows: Row[]; verdict: ReturnType<typeof judge>; units: Units }) {
-  const said = (id: string, k: number) => {
-    const f = figureOf(id);
-    const n = f.of(rows[k]!);
-    return n === null ? "" : `${f.text(n, units)} ${f.unit(units)}`.trim();
-  };
-  if (verdict.best === undefined || !rows[verdict.best])
-    return <p className="mt-2 border-l-8 border-rule pl-4">Nothing decides: say at a row how much it counts.</p>;
-  const { best } = verdict;
-  return (
-    <>
-      <div className="mt-2 border-l-8 border-spruce bg-white p-4">
-        <p className="text-[1.2rem] font-bold">{rows[best]!.name}</p>
-        {verdict.because.slice(0, 4).map((id) => (
-          <p key={id}>
-            {figureOf(id).label}: <b className="font-mono">{said(id, best)}</b>
-          </p>
-        ))}
-        {rows[best]!.notes.map((n) => (
-          <p key={n} className="text-[.87rem] text-soft">
-            {n}
-          </p>
-        ))}
-      </div>
-      {verdict.against.length > 0 && (
-        <>
-          <h2 className="small-head mt-4 border-b border-rule">What speaks against it</h2>
-          {verdict.against.map((id) => (
-            <p key={id} className="border-b border-rule py-1.5">
-              {figureOf(id).label}: none does worse, <span className="font-mono">{said(id, best)}</span>
-            </p>
-          ))}
-        </>
-      )}
-      {verdict.change.length > 0 && (
-        <>
-          <h2 className="small-head mt-4 border-b border-rule">What would change it</h2>
-          {verdict.change.map(({ figure, thing }) => (
-            <p key={figure} className="border-b border-rule py-1.5">
-              If {figureOf(figure).label.toLowerCase()} decides: <b>{rows[thing]!.name}</b>, <span className="font-mono">{said(figure, thing)}</span>
-            </p>
-          ))}
-        </>
-      )}
-      <p className="mt-4 text-[.84rem] text-soft">
-        Lifts by the revised NIOSH equation for one person, from where a box stands in its stack; it judges no lift of yours. Follow local guidance on
-        lifting. Combs as full of honey as is said, 1.42 kg/l.
-      </p>
-    </>
-  );
-} // prettier-ignore
-
-const ALL = makeables();
-
-/** Finds what to put beside the others, as it is asked for anywhere. */
-function Another({ add }: { add(thing: WeighThing): void }) {
-  const [text, setText] = useState("");
-  const found = useMemo(() => (text.trim() === "" ? [] : findMakeable(text, ALL).found.slice(0, 6)), [text]);
-  return (
-    <span className="relative">
-      <input className="field w-60" placeholder="put another beside them" aria-label="Put another beside them" value={text} onChange={(e) => setText(e.target.value)} />
-      {found.length > 0 && (
-        <ul className="absolute z-10 border-2 border-ink bg-white">
-          {found.map((m) => (
-            <li key={`${m.item} ${m.standard} ${m.size}`}>
-              <button className="min-h-[44px] w-full px-3 text-left hover:bg-bench" onClick={() => { add({ name: `${m.name}, ${m.standardName}`.slice(0, 120), item: m.item, standard: m.standard, size: m.size, options: {} }); setText(""); }}>
-                {m.name} · {m.standardName}
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
-    </span>
   );
 } // prettier-ignore

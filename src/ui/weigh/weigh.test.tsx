@@ -3,6 +3,8 @@ import { act, cleanup, fireEvent, render, screen, within } from "@testing-librar
 import { readWeigh } from "@/core/weigh/file";
 import { weighRows } from "@/core/weigh/rows";
 import { SETS } from "@/core/weigh/sets";
+import { STARTERS } from "@/core/hive/starters";
+import { madeBy, yearOf } from "@/core/weigh/year";
 import { jest } from "@jest/globals";
 
 jest.unstable_mockModule("next/navigation", () => ({ useRouter: () => ({ refresh: () => undefined }) }));
@@ -16,7 +18,16 @@ const first = weighed({ format: "rundik-weigh", version: 1, units: "in", things:
 let asked: { things: { name: string }[]; assume: { honeyFill: number } }[] = [];
 beforeEach(() => {
   asked = [];
-  globalThis.fetch = (async (_: string, how: { body: string }) => {
+  globalThis.fetch = (async (at: string, how: { body: string }) => {
+    if (at.endsWith("/year")) {
+      const { starter, fill } = JSON.parse(how.body) as { starter: number; fill: number };
+      const seasons = yearOf(STARTERS[starter]!, fill);
+      return {
+        ok: true,
+        status: 200,
+        json: async () => ({ seasons, madeBy: madeBy(STARTERS[starter]!, seasons, "2027-01-10") }),
+      };
+    }
     const body = JSON.parse(how.body) as (typeof asked)[number];
     asked.push(body);
     return { ok: true, status: 200, json: async () => ({ rows: weighed(body) }) };
@@ -27,7 +38,7 @@ const settle = () => act(async () => void (await new Promise((r) => setTimeout(r
 const so = () => within(screen.getByRole("complementary", { name: "So" }));
 
 test("four frames stand side by side at one scale, every figure on a line; what counts decides which", async () => {
-  render(<WeighPage first={first} />);
+  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} />);
   expect(screen.getByRole("img", { name: /^4 frames at one scale: Deep 19 by 9 1\/8/ })).toBeTruthy();
   expect(screen.getByRole("img", { name: /^Comb, both faces: Deep 272, .*Extra-deep 497$/ })).toBeTruthy();
   for (const s of screen.getAllByLabelText(/^How much it counts/)) fireEvent.change(s, { target: { value: "0" } });
@@ -43,7 +54,7 @@ test("four frames stand side by side at one scale, every figure on a line; what 
 });
 
 test("another is put beside them as it is asked for anywhere, one is taken away, combs are less full: weighed up again at once", async () => {
-  render(<WeighPage first={first} />);
+  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} />);
   fireEvent.change(screen.getByLabelText("Put another beside them"), { target: { value: "lang medium frame" } });
   fireEvent.click(screen.getAllByRole("button", { name: /^Frame, medium/ })[0]!);
   await settle();
@@ -63,7 +74,7 @@ test("another is put beside them as it is asked for anywhere, one is taken away,
 });
 
 test("sugar for twenty hives, said with its working and its caution; a choice is answered each way", () => {
-  render(<WeighPage first={first} />);
+  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} />);
   const feeding = within(screen.getByRole("region", { name: "Feeding" }));
   // 20 × 8 kg with half the water, at 1.326 kg a litre: 181 l in feeders of four.
   expect(feeding.getByText(/of sugar and/).textContent).toBe("160 kg of sugar and 80 l of water make 181 l of syrup: 3 fills a hive."); // prettier-ignore

@@ -1,0 +1,25 @@
+import { STARTERS } from "@/core/hive/starters";
+import { readWeigh } from "@/core/weigh/file";
+import { pricesOf } from "@/core/weigh/making";
+import { type Row, weighRows } from "@/core/weigh/rows";
+import { madeBy, yearOf } from "@/core/weigh/year";
+import { catalogueStore } from "@/store/catalogue";
+import { database } from "@/store/database";
+import { shopStore } from "@/store/shop";
+import { today } from "./today";
+
+/** Weighs up a weigh file's things at what the shop pays. @throws JobFileError */
+export function weighed(raw: unknown): { rows: Row[] } {
+  const { things, assume, units } = readWeigh(raw);
+  const db = database();
+  const { money } = shopStore(db).load().shop.workshop;
+  const prices = pricesOf(catalogueStore(db).load().offers, money, units);
+  return { rows: weighRows(things, assume, { units, prices }) };
+}
+
+/** One of the usual stacks over its year, and what has to be made for it by when. */
+export function yearAt(starter: number, fill: number) {
+  const hive = STARTERS[starter]!;
+  const seasons = yearOf(hive, fill);
+  return { seasons, madeBy: madeBy(hive, seasons, today()) };
+}
