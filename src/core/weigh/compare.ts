@@ -12,7 +12,9 @@ export interface Figure {
   of(row: Row, many: number): number | null;
   /** As it is said, and in what. */
   text(n: number, units: Units): string;
-  unit(units: Units): string;
+  unit(units: Units, rows?: Row[]): string;
+  /** Better than this is no better. */
+  enough?: number;
 }
 
 const POUND = 0.45359237;
@@ -27,7 +29,7 @@ export const FIGURES: Figure[] = [
   { id: "look", label: "Frames to look through", better: "less", of: (r) => (r.litres === null ? null : r.framesCount), text: plain(0), unit: nothing },
   { id: "frame", label: "Full frame", better: "less", of: (r) => r.frameFullKg, ...kilos },
   { id: "lift", label: "Heaviest lift", better: "less", of: (r) => r.lift?.kg ?? null, ...kilos },
-  { id: "index", label: "Lift index, one person", better: "less", of: (r) => (r.lift && Number.isFinite(r.lift.judged.index) ? r.lift.judged.index : null), text: plain(1), unit: () => "(1 is fine)" },
+  { id: "index", label: "Lift index, one person", better: "less", of: (r) => (r.lift && Number.isFinite(r.lift.judged.index) ? r.lift.judged.index : null), text: plain(1), unit: () => "(1 is fine)", enough: 1 },
   { id: "grip", label: "Propolis grip a frame", better: "less", of: (r) => r.contactCm2, text: plain(1), unit: () => "cm²" },
   { id: "room", label: "Room inside", better: "more", of: (r) => r.litres, text: plain(0), unit: () => "l" },
   { id: "wall", label: "R of the wall", better: "more", of: (r) => r.wall, text: plain(2), unit: () => "m²·K/W" },
@@ -37,7 +39,7 @@ export const FIGURES: Figure[] = [
   { id: "trailer", label: "On a trailer", better: "more", of: (r) => r.trailer, text: plain(0), unit: nothing },
   { id: "wood", label: "Wood in them", better: "less", of: (r, many) => (r.making ? many * r.making.stuff.reduce((n, s) => n + (s.kind === "wood" ? s.volume : 0), 0) : null), text: (n, units) => (units === "in" ? (n / BOARD_FOOT).toFixed(1) : (n * 1000).toFixed(1)), unit: (units) => (units === "in" ? "board feet" : "l") },
   { id: "minutes", label: "To make", better: "less", of: (r, many) => (r.making ? r.making.work * many + r.making.setUps : null), text: plain(0), unit: () => "minutes" },
-  { id: "money", label: "Costs", better: "less", of: (r, many) => (r.costs ? r.costs.each * many + r.costs.setUps : null), text: plain(2), unit: nothing },
+  { id: "money", label: "Costs", better: "less", of: (r, many) => (r.costs ? r.costs.each * many + r.costs.setUps : null), text: plain(2), unit: (_, rows) => rows?.find((r) => r.costs)?.costs!.currency ?? "" },
 ]; // prettier-ignore
 
 /** What is said of things and no number says, in the order it is asked. */
@@ -52,7 +54,14 @@ export type Weights = Record<string, number>;
 
 /** How good a row is by a figure among others: 1 the best of them, 0 the worst, a half where it says nothing or all are the same. */
 function goodness(f: Figure, rows: Row[], many: number): number[] {
-  const all = rows.map((r) => f.of(r, many));
+  const all = rows.map((r) => {
+    const n = f.of(r, many);
+    return n === null || f.enough === undefined
+      ? n
+      : f.better === "less"
+        ? Math.max(n, f.enough)
+        : Math.min(n, f.enough);
+  });
   const known = all.filter((n) => n !== null);
   const [least, most] = [Math.min(...known), Math.max(...known)];
   return all.map((n) => {
@@ -104,9 +113,16 @@ function firstOf(list: number[]): number | undefined {
   return most > 0 && at.length === 1 ? at[0] : undefined;
 }
 
+/** What counts where several questions are asked: each figure by the sum, to the most there is. */
+export const weightsOf = (asked: string[]): Weights => {
+  const sum: Weights = {};
+  for (const q of QUESTIONS) if (asked.includes(q.id)) for (const [id, n] of Object.entries(q.weights)) sum[id] = Math.min(3, (sum[id] ?? 0) + n);
+  return sum;
+}; // prettier-ignore
+
 /** Questions a maker is asked, and what counts for each. */
 export const QUESTIONS: { id: string; label: string; weights: Weights }[] = [
-  { id: "back", label: "for a bad back", weights: { lift: 3, index: 3, frame: 1, grip: 1 } },
+  { id: "back", label: "for a bad back", weights: { index: 3, lift: 1, grip: 1 } },
   { id: "cold", label: "for cold winters", weights: { comb: 3, climb: 3, wall: 2, loss: 2, ten: 1 } },
   { id: "look", label: "quick to look through", weights: { look: 3, grip: 2, ten: 1 } },
   { id: "make", label: "quick to make", weights: { minutes: 3 } },

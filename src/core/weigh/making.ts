@@ -84,6 +84,7 @@ export function makingOf({ job, lines: one }: WorkedJob): Making | undefined {
 
 /** Money for one, each part with its working; what has no price counts for nothing and is named. */
 export interface Costs {
+  currency: Currency;
   /** Of one; and of the set-ups of however many. */
   each: number;
   setUps: number;
@@ -117,7 +118,9 @@ export function costsOf({ buys, stuff, work, setUps }: Making, prices: Prices, u
   }
   if (prices.rate === null) unpriced.push("work");
   else add((work * prices.rate) / 60, `${work.toFixed(1)} minutes at ${money(prices.rate)} an hour`);
-  return working.length > 0 ? { each, setUps: ((prices.rate ?? 0) * setUps) / 60, working, unpriced } : undefined;
+  return working.length > 0
+    ? { currency: prices.currency, each, setUps: ((prices.rate ?? 0) * setUps) / 60, working, unpriced }
+    : undefined;
 }
 
 /** A price of less than a coin keeps its figures: `0.0125`. */

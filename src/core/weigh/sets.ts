@@ -6,8 +6,8 @@ const langstroth = (item: string, size: string, more: object = {}) => ({ item, s
 const floor = langstroth("floor-solid", "deep");
 const lid = [langstroth("inner-cover", "deep"), langstroth("cover-telescoping", "deep")];
 
-/** What is set side by side to begin with; `many` is how many are asked about where one says little. */
-export const SETS: { id: string; label: string; many?: number; things: WeighThing[] }[] = [
+/** What is set side by side to begin with; `many` is how many are asked about where one says little, `school` the choice whose sides they are. */
+export const SETS: { id: string; label: string; many?: number; school?: string; things: WeighThing[] }[] = [
   {
     id: "frames",
     label: "frames",
@@ -43,6 +43,7 @@ export const SETS: { id: string; label: string; many?: number; things: WeighThin
     id: "foundations",
     label: "foundations",
     many: 400,
+    school: "foundation",
     things: [["Wired wax", "wired-wax"], ["Plastic", "plastic"], ["Wax, wired here", "wax"], ["None", "none"], ["Thin, for comb honey", "thin"]].map(([name, foundation]) => ({ name: name!, ...langstroth("frame", "deep", { options: { foundation: foundation! } }) })),
   },
   {
@@ -55,6 +56,7 @@ export const SETS: { id: string; label: string; many?: number; things: WeighThin
     id: "finishes",
     label: "finishes",
     many: 20,
+    school: "finish",
     things: [["Paint", "paint"], ["Oil", "oil"], ["Hot wax dip", "wax"], ["Nothing", "none"]].map(([name, finish]) => ({ name: name!, ...langstroth("body", "deep", { options: { finish: finish! } }) })),
   },
 ]; // prettier-ignore

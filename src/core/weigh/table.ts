@@ -5,7 +5,7 @@ import type { Row } from "./rows";
 /** Things side by side as a table: a line a figure, a column a thing; what no thing has is left out. */
 export function weighTable(rows: Row[], many: number, units: Units): string[][] {
   const figures = FIGURES.map((f) => [
-    `${f.label}${f.unit(units) ? `, ${f.unit(units)}` : ""}`,
+    `${f.label}${f.unit(units, rows) ? `, ${f.unit(units, rows)}` : ""}`,
     ...rows.map((r) => {
       const n = f.of(r, many);
       return n === null ? "" : f.text(n, units);

@@ -29,7 +29,7 @@ export default function Against({ rows, units, many }: { rows: Row[]; units: Uni
         return (
           <figure key={name} role="img" aria-label={`${name}: ${points.map((p) => `${p.name} ${p.x}, ${p.y}`).join("; ")}`}>
             <figcaption className="small-head">
-              {u.label} {u.unit(units)} against {a.label.toLowerCase()} {a.unit(units)}
+              {u.label} {u.unit(units, rows)} against {a.label.toLowerCase()} {a.unit(units, rows)}
             </figcaption>
             <ScatterChart width={370} height={190} margin={{ top: 10, right: 16, bottom: 4, left: 0 }} accessibilityLayer={false}>
               <CartesianGrid stroke="var(--color-rule)" />

@@ -22,7 +22,7 @@ export function Scale({ figure, rows, units, many, counts, count, open, toggle, 
     <div className="border-t border-rule">
       <div className="grid grid-cols-[minmax(0,10.5rem)_minmax(0,1fr)_7.5rem] items-center gap-x-3">
         <button aria-expanded={open} onClick={toggle} className="min-h-[44px] border-0 bg-transparent p-0 text-left">
-          <span className="underline decoration-dotted underline-offset-4">{figure.label}</span> <span className="text-[.84rem] text-soft">{figure.unit(units)}</span>
+          <span className="underline decoration-dotted underline-offset-4">{figure.label}</span> <span className="text-[.84rem] text-soft">{figure.unit(units, rows)}</span>
         </button>
         <svg viewBox={`0 0 ${WIDE} ${HIGH}`} className="w-full" role="img" aria-label={`${figure.label}: ${known.map((p, i) => `${p.name} ${texts[i]}`).join(", ")}`}>
           <line x1={EDGE} x2={WIDE - EDGE} y1={26} y2={26} className="stroke-rule" strokeWidth={2} />
@@ -49,7 +49,7 @@ export function Scale({ figure, rows, units, many, counts, count, open, toggle, 
             <p key={p.k} className="my-1 flex gap-2">
               <span className="mt-1"><Mark k={p.k} /></span>
               <span>
-                <b>{p.name}</b> <span className="font-mono">{figure.text(p.n, units)} {figure.unit(units)}</span>
+                <b>{p.name}</b> <span className="font-mono">{figure.text(p.n, units)} {figure.unit(units, rows)}</span>
                 {(rows[p.k]!.why[figure.id] ?? []).map((line) => (
                   <span key={line} className="block text-soft">
                     {line}

@@ -9,7 +9,7 @@ export function So({ rows, verdict, units, many }: { rows: Row[]; verdict: Retur
   const said = (id: string, k: number) => {
     const f = figureOf(id);
     const n = f.of(rows[k]!, many);
-    return n === null ? "" : `${f.text(n, units)} ${f.unit(units)}`.trim();
+    return n === null ? "" : `${f.text(n, units)} ${f.unit(units, rows)}`.trim();
   };
   if (verdict.best === undefined || !rows[verdict.best])
     return <p className="mt-2 border-l-8 border-rule pl-4">Nothing decides: say at a row how much it counts.</p>;

@@ -2,7 +2,7 @@
 import dynamic from "next/dynamic";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { Units } from "@/core/length/length";
-import { FIGURES, judge, QUESTIONS, type Weights } from "@/core/weigh/compare";
+import { FIGURES, judge, QUESTIONS, type Weights, weightsOf } from "@/core/weigh/compare";
 import type { Row } from "@/core/weigh/rows";
 import { SETS, type WeighThing } from "@/core/weigh/sets";
 import { askServer } from "@/ui/parts/askServer";
@@ -15,7 +15,7 @@ import { Feeding } from "./Feeding";
 import { InUse } from "./InUse";
 import { Mark } from "./Mark";
 import { Scale } from "./Scale";
-import { Schools } from "./Schools";
+import { Schools, Sides } from "./Schools";
 import { So } from "./So";
 import { differ, Same, Words } from "./Words";
 import { Year } from "./Year";
@@ -40,7 +40,10 @@ export function WeighPage({ first, stacks }: { first: Row[]; stacks: string[] })
   const [rows, setRows] = useState(first);
   const [problem, setProblem] = useState<string | null>(null);
   const [units, setUnits] = useState<Units>("in");
-  const [weights, setWeights] = useState<Weights>(QUESTIONS[0]!.weights);
+  const [asking, setAsking] = useState(["back", "cold"]);
+  const [own, setOwn] = useState<Weights | null>(null);
+  const weights = useMemo(() => own ?? weightsOf(asking), [own, asking]);
+  const [school, setSchool] = useState<string>();
   const [many, setMany] = useState(1);
   const [open, setOpen] = useState<string[]>([]);
   const [pinned, setPinned] = useState<string[]>([]);
@@ -74,9 +77,15 @@ export function WeighPage({ first, stacks }: { first: Row[]; stacks: string[] })
   const said = (f: (typeof FIGURES)[number]) => rows.map((r) => f.of(r, many)).map((n) => (n === null ? null : f.text(n, units)));
   // What differs is what is seen; one thing alone shows all it has.
   const known = FIGURES.filter((f) => (rows.length > 1 ? differ(said(f)) : said(f)[0] !== null));
+  const begin = (s: (typeof SETS)[number]) => {
+    setThings(s.things);
+    setMany(s.many ?? 1);
+    setSchool(s.school);
+    setOwn(null);
+    setAsking(s.many ? ["make"] : ["back", "cold"]);
+  };
   const toggle = (list: string[], id: string) => (list.includes(id) ? list.filter((x) => x !== id) : [...list, id]);
   const file = (kind: string) => `/api/weigh/file/weighed-up.${kind}?${new URLSearchParams({ of: JSON.stringify(fileOf(things, fill, units)), many: String(many), units })}`; // prettier-ignore
-  const question = QUESTIONS.find((q) => JSON.stringify(q.weights) === JSON.stringify(weights))?.id;
   return (
     <>
       <ShopTop here="/weigh">
@@ -88,7 +97,7 @@ export function WeighPage({ first, stacks }: { first: Row[]; stacks: string[] })
         <h1 className="text-[1.33rem] font-semibold">Which to make?</h1>
         <div className="flex flex-wrap items-center gap-x-3">
           {SETS.map((s) => (
-            <button key={s.id} className="quiet min-h-[44px]" onClick={() => { setThings(s.things); setMany(s.many ?? 1); setWeights(s.many ? QUESTIONS.find((q) => q.id === "make")!.weights : weights); }}>
+            <button key={s.id} className="quiet min-h-[44px]" onClick={() => begin(s)}>
               {s.label}
             </button>
           ))}
@@ -116,10 +125,11 @@ export function WeighPage({ first, stacks }: { first: Row[]; stacks: string[] })
         </ul>
         <div className="grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_280px]">
           <div>
-            <Drawings rows={rows} units={units} pinned={FIGURES.filter((f) => pinned.includes(f.id)).map((f) => rows.map((r) => { const n = f.of(r, many); return n === null ? "" : `${f.text(n, units)} ${f.unit(units)}`; }))} />
+            <Drawings rows={rows} units={units} pinned={FIGURES.filter((f) => pinned.includes(f.id)).map((f) => rows.map((r) => { const n = f.of(r, many); return n === null ? "" : `${f.text(n, units)} ${f.unit(units, rows)}`; }))} />
             {known.map((f) => (
-              <Scale key={f.id} figure={f} rows={rows} units={units} many={many} counts={weights[f.id] ?? 0} count={(n) => setWeights({ ...weights, [f.id]: n })} open={open.includes(f.id)} toggle={() => setOpen(toggle(open, f.id))} pinned={pinned.includes(f.id)} pin={() => setPinned(toggle(pinned, f.id))} />
+              <Scale key={f.id} figure={f} rows={rows} units={units} many={many} counts={weights[f.id] ?? 0} count={(n) => setOwn({ ...weights, [f.id]: n })} open={open.includes(f.id)} toggle={() => setOpen(toggle(open, f.id))} pinned={pinned.includes(f.id)} pin={() => setPinned(toggle(pinned, f.id))} />
             ))}
+            {school && <Sides of={school} />}
             <Words rows={rows} many={many} />
             <Same rows={rows} units={units} many={many} />
             <p className="no-print flex flex-wrap gap-x-4 border-t border-rule">
@@ -134,7 +144,7 @@ export function WeighPage({ first, stacks }: { first: Row[]; stacks: string[] })
           <aside aria-label="So">
             <p className="flex flex-wrap gap-x-3">
               {QUESTIONS.map((q) => (
-                <button key={q.id} aria-pressed={q.id === question} onClick={() => setWeights(q.weights)} className={`min-h-[44px] border-0 border-b-2 bg-transparent px-0 ${q.id === question ? "border-spruce font-semibold" : "border-transparent"}`}>
+                <button key={q.id} aria-pressed={!own && asking.includes(q.id)} onClick={() => { setOwn(null); setAsking(toggle(own ? [] : asking, q.id)); }} className={`min-h-[44px] border-0 border-b-2 bg-transparent px-0 ${!own && asking.includes(q.id) ? "border-spruce font-semibold" : "border-transparent"}`}>
                   {q.label}
                 </button>
               ))}

@@ -30,7 +30,7 @@ export function Words({ rows, many }: { rows: Row[]; many: number }) {
 export function Same({ rows, units, many }: { rows: Row[]; units: Units; many: number }) {
   const figures = FIGURES.flatMap((f) => {
     const all = rows.map((r) => f.of(r, many));
-    return all[0] === null || all.some((n) => n === null || f.text(n, units) !== f.text(all[0]!, units)) ? [] : [`${f.label.toLowerCase()} ${f.text(all[0]!, units)} ${f.unit(units)}`.trim()]; // prettier-ignore
+    return all[0] === null || all.some((n) => n === null || f.text(n, units) !== f.text(all[0]!, units)) ? [] : [`${f.label.toLowerCase()} ${f.text(all[0]!, units)} ${f.unit(units, rows)}`.trim()]; // prettier-ignore
   });
   const words = WORDS.flatMap((w) => {
     const all = rows.map((r) => w.of(r, many));

@@ -68,9 +68,54 @@ test("another is put beside them as it is asked for anywhere, one is taken away,
   expect(asked.at(-1)!.assume).toEqual({ honeyFill: 0.5 });
   fireEvent.click(screen.getByRole("button", { name: "boxes" }));
   await settle();
-  fireEvent.click(screen.getByRole("button", { name: "for a bad back" }));
+  fireEvent.click(screen.getByRole("button", { name: "for cold winters" }));
+  expect(screen.getByRole("button", { name: "for a bad back" }).getAttribute("aria-pressed")).toBe("true");
   expect(so().getByText("Long body", { selector: "p" })).toBeTruthy();
   expect(so().getByText(/no box is lifted: a frame at a time/)).toBeTruthy();
+});
+
+test("a figure opens on how it comes about and is pinned to the drawings; what is the same in all is said in a line", async () => {
+  render(<WeighPage first={first} stacks={[]} />);
+  fireEvent.click(screen.getByRole("button", { name: /^Comb, both faces/ }));
+  const how = within(screen.getByRole("region", { name: "How it comes about: Comb, both faces" }));
+  // Seventeen by eight inches and both faces (17 3/4 less two end bars; 9 1/8 less top and bottom bar).
+  expect(how.getByText("2 faces × 17 × 8 = 272.0 in²")).toBeTruthy();
+  fireEvent.click(how.getByRole("button", { name: "pin it to the drawings" }));
+  const drawing = screen.getByRole("img", { name: /^4 frames at one scale/ });
+  expect([...drawing.querySelectorAll("text")].map((t) => t.textContent)).toContain("272 in²");
+  fireEvent.click(screen.getByRole("button", { name: "foundations" }));
+  await settle();
+  expect(screen.getByText(/^The same in all: comb, both faces 272 in²; .*full frame 7\.3 lb/)).toBeTruthy();
+  expect(screen.queryByRole("img", { name: /^Full frame/ })).toBeNull();
+  // Four hundred are asked about there; what each does later stands with it.
+  expect(
+    within(screen.getByRole("group", { name: "Bought for them" })).getByText(/400 foundation, plastic/),
+  ).toBeTruthy();
+  expect(within(screen.getByRole("region", { name: "What each does later" })).getByText("against: ends as waste")).toBeTruthy();
+  // A workbook of what is on the screen.
+  const at = new URL(screen.getByText("workbook").getAttribute("href")!, "http://x");
+  expect([at.pathname, at.searchParams.get("many"), JSON.parse(at.searchParams.get("of")!).things.length]).toEqual(["/api/weigh/file/weighed-up.xlsx", "400", 5]); // prettier-ignore
+});
+
+test("a stack over the year: what stands, what each lift is for one and for two and what to do instead, what is made by when", async () => {
+  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} />);
+  await settle();
+  const year = within(screen.getByRole("region", { name: "Over the year" }));
+  // A full deep is 80 lb; for two the limit is four thirds of one person's.
+  expect(
+    year.getByRole("img", {
+      name: /^winter: .*Body, deep 80 lb, index 3\.5, for two 2\.7; Body, medium 53 lb, index 2\.3, for two 1\.7/,
+    }),
+  ).toBeTruthy();
+  expect(year.getByText(/^Instead of lifting the body, deep full: a frame at a time/)).toBeTruthy();
+  expect(year.getByText("on: framed excluder")).toBeTruthy();
+  expect(year.getByText("off: framed excluder")).toBeTruthy();
+  expect(year.getByText(/the cluster climbs and would leave its queen/)).toBeTruthy();
+  fireEvent.change(year.getByLabelText("Which stack"), {
+    target: { value: String(STARTERS.findIndex((s) => s.name === "Long hive")) },
+  });
+  await settle();
+  expect(year.queryByText(/^Instead/)).toBeNull();
 });
 
 test("sugar for twenty hives, said with its working and its caution; a choice is answered each way", () => {
