@@ -144,6 +144,8 @@ function samples(id: string): Sent[] {
     sent("shop/follow", "GET"),
     sent("shop/act", "POST", { revision: 0, act: { do: "workshop", to: { ...USUAL_WORKSHOP, people: 2 } } }),
     sent("shop/act", "POST", { loaded: 0, acts: [{ revision: 0, act: { do: "units", units: "mm" } }, { undo: true }] }), // prettier-ignore
+    sent("weigh/file/[file]", "GET", undefined, { file: "weighed-up.pdf" }, new URLSearchParams({ many: "3", units: "mm", of: JSON.stringify({ format: "rundik-weigh", version: 1, units: "mm", things: [{ name: "deep", item: "frame", standard: "langstroth-10", size: "deep" }] }) }).toString()), // prettier-ignore
+    sent("weigh/year", "POST", { starter: 1, fill: 0.5 }),
     sent("weigh", "POST", { format: "rundik-weigh", version: 1, units: "in", things: [{ name: "deep", item: "frame", standard: "langstroth-10", size: "deep", options: {}, frames: 3 }, { name: "hive", hive: [{ item: "long-body", standard: "langstroth-10", size: "deep", options: { longFrames: 20 } }] }], assume: { honeyFill: 0.5, season: "winter" } }), // prettier-ignore
     sent("standards", "GET"),
     sent("copy", "GET"),

@@ -62,6 +62,7 @@ test("labels that would lie on each other are spread, in order, and otherwise st
   expect(near[3]).toBe(80);
   expect(spread([14, 10], 20)).toEqual([22, 2]);
   expect(spread([14, 10, 90], 20, 10)).toEqual([30, 10, 90]);
+  expect(spread([85, 88, 10], 20, 0, 90)).toEqual([70, 90, 10]);
 });
 
 test("the drawing carries the dimensions of the geometry, in either unit", () => {

@@ -1,5 +1,5 @@
-/** Moves labels apart so that they stand at least `gap` from each other and none before `least`, keeping their order. */
-export function spread(at: number[], gap: number, least = -Infinity): number[] {
+/** Moves labels apart so that they stand at least `gap` from each other, none before `least` and, where there is room, none after `most`, keeping their order. */
+export function spread(at: number[], gap: number, least = -Infinity, most = Infinity): number[] {
   const order = at.map((y, i) => ({ y, i })).sort((a, b) => a.y - b.y);
   const blocks: { sum: number; n: number; from: number }[] = [];
   for (const { y } of order) {
@@ -14,6 +14,8 @@ export function spread(at: number[], gap: number, least = -Infinity): number[] {
   }
   const placed = blocks.flatMap((b) => Array.from({ length: b.n }, (_, k) => b.from + k * gap));
   const out = [...at];
-  order.forEach(({ i }, k) => (out[i] = Math.max(placed[k]!, least + k * gap)));
+  order.forEach(
+    ({ i }, k) => (out[i] = Math.max(least + k * gap, Math.min(placed[k]!, most - (at.length - 1 - k) * gap))),
+  );
   return out;
 }

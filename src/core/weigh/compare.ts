@@ -52,6 +52,9 @@ export const WORDS: { id: string; label: string; of(row: Row, many: number): str
 /** How much each figure counts, by its id: 0 not at all to 3 most. */
 export type Weights = Record<string, number>;
 
+/** A smaller part than this is no difference. */
+const ALIKE = 0.01;
+
 /** How good a row is by a figure among others: 1 the best of them, 0 the worst, a half where it says nothing or all are the same. */
 function goodness(f: Figure, rows: Row[], many: number): number[] {
   const all = rows.map((r) => {
@@ -65,7 +68,8 @@ function goodness(f: Figure, rows: Row[], many: number): number[] {
   const known = all.filter((n) => n !== null);
   const [least, most] = [Math.min(...known), Math.max(...known)];
   return all.map((n) => {
-    if (n === null || least === most) return 0.5;
+    // What differs by less than one in a hundred is the same.
+    if (n === null || most - least <= ALIKE * Math.abs(most)) return 0.5;
     const part = (n - least) / (most - least);
     return f.better === "more" ? part : 1 - part;
   });

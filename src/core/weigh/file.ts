@@ -4,6 +4,7 @@ import { SEASONS } from "@/core/hive/hive";
 import { readJob } from "@/core/job/file";
 import type { Job } from "@/core/job/job";
 import type { Units } from "@/core/length/length";
+import { remembered } from "./remembered";
 import { JobFileError, meant } from "@/core/problem/problem";
 
 const item = {
@@ -46,6 +47,10 @@ export interface Thing {
   frames?: number;
 }
 
+/** So many jobs are remembered as they were read: all but what was changed is asked again. */
+const known = remembered<Job>(100);
+const readOnce = (text: string): Job => known(text, () => readJob(JSON.parse(text)));
+
 /** Reads the text of a weigh file. @throws JobFileError naming the field */
 export function readWeighFile(text: string): ReturnType<typeof readWeigh> {
   try {
@@ -58,9 +63,9 @@ export function readWeighFile(text: string): ReturnType<typeof readWeigh> {
 
 /** Reads a weigh file. @throws JobFileError naming the field */
 export function readWeigh(raw: unknown): { things: Thing[]; assume: Assume; units: Units } {
-  const read = weighFileSchema.safeParse(raw);
-  if (!read.success) throw new JobFileError(read.error.issues.flatMap(meant).map((i) => ({ path: i.path.join("."), message: i.message }))); // prettier-ignore
-  const { things, units, assume } = read.data;
+  const file = weighFileSchema.safeParse(raw);
+  if (!file.success) throw new JobFileError(file.error.issues.flatMap(meant).map((i) => ({ path: i.path.join("."), message: i.message }))); // prettier-ignore
+  const { things, units, assume } = file.data;
   return {
     assume,
     units,
@@ -68,7 +73,7 @@ export function readWeigh(raw: unknown): { things: Thing[]; assume: Assume; unit
       const levels = "hive" in t ? t.hive : [t];
       const lines = levels.map(({ item, standard, size, options }) => ({ item, standard, size, options, quantity: 1 }));
       try {
-        const job = readJob({ format: "rundik-job", version: 1, name: t.name, units, lines });
+        const job = readOnce(JSON.stringify({ format: "rundik-job", version: 1, name: t.name, units, lines }));
         return { name: t.name, job, hive: "hive" in t, ...("frames" in t && t.frames ? { frames: t.frames } : {}) };
       } catch (e) {
         if (!(e instanceof JobFileError)) throw e;

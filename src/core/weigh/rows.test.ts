@@ -1,4 +1,9 @@
 import { unit } from "mathjs";
+import { emptyJob } from "@/core/job/job";
+import { inch, mm } from "@/core/length/length";
+import { shapeOfLine } from "@/core/line/shapes";
+import { bitesOf } from "@/core/shape/assembly";
+import type { Part } from "@/core/shape/part";
 import { conductivity } from "@/core/hive/warmth";
 import { readWeighFile } from "./file";
 import { weighDocument, weighRows } from "./rows";
@@ -95,6 +100,27 @@ describe("against sums by hand from published sizes (handbook 02, 10)", () => {
     expect([lift.what, lift.judged.multipliers.up.toFixed(4)]).toEqual(["Body, deep", (1 - 0.0075 * (30 - (2 / 3) * 9.625)).toFixed(4)]); // prettier-ignore
     expect(rows.get("frame deep")!.liftingIndex!).toBeLessThan(1);
   });
+});
+
+test("where propolis grips, by a second way: the wood counted point by point", () => {
+  // Half a millimetre apart: an ear's underside over wood beside the box's inside; an end bar's edge where it is as wide as the pitch.
+  const step = 500_000;
+  const frame = shapeOfLine({ item: "frame", ...L10, size: "deep", quantity: 1, options: {} }, emptyJob("", "in"));
+  const [bar, end] = ["top-bar", "end-bar"].map((id) => frame.parts.find((p) => p.id === id)!) as [Part, Part];
+  const isWood = (p: Part, l: number, w: number, t: number) => !bitesOf(p).some((b) => "box" in b && b.box.l[0] <= l && l < b.box.l[1] && b.box.w[0] <= w && w < b.box.w[1] && b.box.t[0] <= t && t < b.box.t[1]); // prettier-ignore
+  const points = (n: number) => Array.from({ length: Math.floor(n / step) }, (_, i) => (i + 0.5) * step);
+  const side = (bar.size.l - inch(18, 3, 8)) / 2;
+  const ears = points(bar.size.l).filter((l) => l < side || l > bar.size.l - side).length * points(bar.size.w).length;
+  // The ear is cut from below: its underside is where wood ends, and it is not where the rest is.
+  expect([isWood(bar, side / 2, bar.size.w / 2, inch(0, 1, 4)), isWood(bar, side / 2, bar.size.w / 2, inch(0, 1, 2))]).toEqual([true, false]); // prettier-ignore
+  const shoulders = points(end.size.l).filter((l) => isWood(end, l, step, end.size.t / 2) && l < end.size.l - inch(0, 1, 2)).length * points(end.size.t).length; // prettier-ignore
+  // Two ears; two end bars with two edges each, each shared with a neighbour.
+  const counted = ((ears + 2 * shoulders) * (step / 1e7) ** 2).toFixed(1);
+  expect(Math.abs(Number(counted) - rows.get("box deep")!.contactAreaCm2!)).toBeLessThan(0.4);
+  // A bar without ears lies on three rods by what its hollow leaves of its width, each a line of 1 mm.
+  const lying = shapeOfLine({ item: "no-ear-frame", standard: "az", size: "storey", quantity: 1, options: {} }, emptyJob("", "in")).parts.find((p) => p.id === "bottom-bar")!; // prettier-ignore
+  const left = Math.min(...[step, lying.size.t - step].map((t) => points(lying.size.w).filter((w) => isWood(lying, lying.size.l / 2, w, t)).length)); // prettier-ignore
+  expect((3 * left * step * mm(1)) / 1e14).toBeCloseTo(rows.get("storey")!.contactAreaCm2!, 2);
 });
 
 test("a bent weigh file names the field, what was read and what would be right", () => {

@@ -7,13 +7,14 @@ import { stand } from "@/core/hive/stand";
 import { warmth } from "@/core/hive/warmth";
 import { combLitres, emptyWeight, openingOf, weigh } from "@/core/hive/weigh";
 import { toMm } from "@/core/length/format";
-import { inch, type Length, nm, type Units } from "@/core/length/length";
+import { type Length, nm, type Units } from "@/core/length/length";
 import { type Standing, standingOf } from "@/core/line/standing";
 import { JobFileError } from "@/core/problem/problem";
 import { lengthOf, type Shape } from "@/core/shape/shape";
 import type { Assume, Thing } from "./file";
 import { BENCH, frameLift, type Lifted, lifted, liftOf } from "./lifts";
 import { type Costs, costsOf, type Making, makingOf, type Prices } from "./making";
+import { remembered } from "./remembered";
 import { climbs, extractorFor, FLOORS, sheetFor, standOn } from "./using";
 import { whyOf } from "./why";
 
@@ -53,6 +54,8 @@ export interface Row {
   why: Record<string, string[]>;
   notes: string[];
   /** How its frame is drawn: from the top bar's end, and down; nothing where it has none. */
+  /** What stands there, each part by its long side, from the ground up; nothing of frames by themselves. */
+  stack: { length: Length; height: Length; body: boolean }[] | null;
   drawn: { bar: Length; frame: Length; height: Length; thick: Length; free: boolean } | null;
 }
 
@@ -72,27 +75,24 @@ interface Said {
 export const weighRows = (things: Thing[], assume: Assume, said: Said = { units: "in" }): Row[] => things.map((t, k) => rowOf(t, k, assume, said)); // prettier-ignore
 
 /** So many things are remembered: what is asked again with another fill was worked out already. */
-const KEPT = 100;
-const known = new Map<string, { worked: WorkedJob; making: Making | null }>();
+const known = remembered<{ worked: WorkedJob; standing: Standing[]; making: Making | null }>(100);
 
-/** A thing's job worked out, and what making it takes. */
-function workedOut(job: Thing["job"]): { worked: WorkedJob; making: Making | null } {
-  const key = JSON.stringify(job);
-  const was = known.get(key);
-  known.delete(key);
-  const worked = was?.worked ?? workJob(job);
-  const now = was ?? { worked, making: worked.faults.length > 0 ? null : (makingOf(worked) ?? null) };
-  known.set(key, now);
-  if (known.size > KEPT) known.delete(known.keys().next().value!);
-  return now;
-}
+/** A thing's job worked out, what stands there, and what making it takes. */
+const workedOut = ({ job, hive }: Thing) =>
+  known(JSON.stringify([job, hive]), () => {
+    const worked = workJob(job);
+    return worked.faults.length > 0
+      ? { worked, standing: [], making: null }
+      : { worked, standing: standingIn(worked, hive), making: makingOf(worked) ?? null };
+  });
 
-function rowOf({ name, job, hive, frames }: Thing, k: number, assume: Assume, { units, prices }: Said): Row {
+function rowOf(thing: Thing, k: number, assume: Assume, { units, prices }: Said): Row {
   const { honeyFill, honeyKgPerL } = assume;
-  const { worked, making } = workedOut(job);
+  const { name, hive, frames } = thing;
+  const { worked, making, standing: found } = workedOut(thing);
   if (worked.faults.length > 0)
     throw new JobFileError(worked.faults.map((f) => ({ path: `things[${k}]${hive ? `.hive[${f.at}]` : ""}`, message: f.message }))); // prettier-ignore
-  const standing = standingIn(worked, hive).map((s) => (frames && s.frame ? { ...s, frames } : s));
+  const standing = found.map((s) => (frames && s.frame ? { ...s, frames } : s));
   const boxes = standing.filter((s) => s.as === "body");
   const line = worked.lines[0]!;
   const { kind, hangs } = line.shape.recipe;
@@ -137,6 +137,7 @@ function rowOf({ name, job, hive, frames }: Thing, k: number, assume: Assume, { 
     trailer: stands ? standOn(stands, FLOORS.trailer) : null,
     extractor: frame && opening ? extractorFor(frame, opening.free) : null,
     sheet: frame ? sheetFor(frame, units) : null,
+    stack: loose ? null : standing.filter((s) => s.as !== "jacket").map((s) => ({ length: nm(Math.max(s.outside.length, s.outside.width)), height: s.height, body: s.as === "body" })), // prettier-ignore
     making,
     costs,
     why: whyOf({ units, assume, frame, opening, loose: loose !== undefined, boxes, weights, lift, steps, stands, warm, making, costs, combs, deep: DEEP, contact: contactIn(worked)?.working }), // prettier-ignore

@@ -14,6 +14,10 @@ const PAIRS = [
 
 const figureOf = (id: string) => FIGURES.find((f) => f.id === id)!;
 
+const Point = (p: { cx?: number; cy?: number; payload?: { k: number } }) => (
+  <MarkAt k={p.payload!.k} x={p.cx!} y={p.cy!} />
+);
+
 /** One figure against another, a mark a thing, for people who would rather look. */
 export default function Against({ rows, units, many }: { rows: Row[]; units: Units; many: number }) {
   return (
@@ -35,7 +39,7 @@ export default function Against({ rows, units, many }: { rows: Row[]; units: Uni
               <CartesianGrid stroke="var(--color-rule)" />
               <XAxis dataKey="x" type="number" domain={["auto", "auto"]} tick={{ fontSize: 12 }} stroke="var(--color-soft)" />
               <YAxis dataKey="y" type="number" domain={["auto", "auto"]} tick={{ fontSize: 12 }} stroke="var(--color-soft)" width={52} />
-              <Scatter data={points} isAnimationActive={false} shape={(p: { cx?: number; cy?: number; payload?: { k: number } }) => <MarkAt k={p.payload!.k} x={p.cx!} y={p.cy!} />} />
+              <Scatter data={points} isAnimationActive={false} shape={Point} />
             </ScatterChart>
           </figure>
         );

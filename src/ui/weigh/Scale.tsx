@@ -17,7 +17,8 @@ export function Scale({ figure, rows, units, many, counts, count, open, toggle, 
   const most = Math.max(...known.map((x) => x.n), 1e-9);
   const x = (n: number) => EDGE + (n / most) * (WIDE - 2 * EDGE);
   const texts = known.map((p) => figure.text(p.n, units));
-  const labels = spread(known.map((p) => x(p.n)), Math.max(LABEL, ...texts.map((t) => t.length * 8.5 + 4)));
+  const wide = Math.max(LABEL, ...texts.map((t) => t.length * 8.5 + 4));
+  const labels = spread(known.map((p) => x(p.n)), wide, wide / 2, WIDE - wide / 2);
   return (
     <div className="border-t border-rule">
       <div className="grid grid-cols-[minmax(0,10.5rem)_minmax(0,1fr)_7.5rem] items-center gap-x-3">

@@ -91,7 +91,9 @@ test("a figure opens on how it comes about and is pinned to the drawings; what i
   expect(
     within(screen.getByRole("group", { name: "Bought for them" })).getByText(/400 foundation, plastic/),
   ).toBeTruthy();
-  expect(within(screen.getByRole("region", { name: "What each does later" })).getByText("against: ends as waste")).toBeTruthy();
+  expect(
+    within(screen.getByRole("region", { name: "What each does later" })).getByText("against: ends as waste"),
+  ).toBeTruthy();
   // A workbook of what is on the screen.
   const at = new URL(screen.getByText("workbook").getAttribute("href")!, "http://x");
   expect([at.pathname, at.searchParams.get("many"), JSON.parse(at.searchParams.get("of")!).things.length]).toEqual(["/api/weigh/file/weighed-up.xlsx", "400", 5]); // prettier-ignore
