@@ -1,6 +1,11 @@
 /** @jest-environment node */
 import { catalogueStore } from "@/store/catalogue";
 import { database } from "@/store/database";
+import { designStore } from "@/store/designs";
+import { standardStore } from "@/store/standards";
+import { designFrom } from "@/core/designs/start";
+import { RECIPES } from "@/core/recipes";
+import { ownStandard } from "./tests/samples";
 import { shopStore } from "@/store/shop";
 import { USUAL_WORKSHOP } from "@/core/shop/shop";
 import type { Row } from "@/core/weigh/rows";
@@ -17,7 +22,7 @@ const hive = (name: string, size: string, thickness = "3/4") => ({ name, hive: [
 const file = (things: object[], honeyFill = 1) => ({ format: "rundik-weigh", version: 1, units: "in", things, assume: { honeyFill } }); // prettier-ignore
 const asked = async (body: object): Promise<Row[]> => {
   const answer = await POST(new Request("http://127.0.0.1/api/weigh", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) })); // prettier-ignore
-  expect(answer.status).toBe(200);
+  expect([answer.status, answer.ok ? "" : await answer.clone().text()]).toEqual([200, ""]);
   return ((await answer.json()) as { rows: Row[] }).rows;
 };
 
@@ -38,6 +43,23 @@ test("money is what the shop's catalogue and its rate say, and carried off it is
   expect(Number(lines.find(([name]) => name === "Costs, EUR")![1])).toBeCloseTo(costs, 2);
   const pdf = await GET(new Request(`http://127.0.0.1/api/weigh/file/weighed-up.pdf?${query}`), { params: Promise.resolve({ file: "weighed-up.pdf" }) }); // prettier-ignore
   expect((await pagesOf(Buffer.from(await pdf.arrayBuffer()))).join(" ")).toMatch(new RegExp(`Costs, EUR\\s+${costs.toFixed(2)}.*Follow local guidance`, "s")); // prettier-ignore
+});
+
+test("two marks of a design of the maker's own stand side by side, and a standard of their own beside those that ship", async () => {
+  const db = database();
+  const first = designFrom(
+    RECIPES.find((r) => r.id === "body")!,
+    "Moor body",
+    [],
+  );
+  const thicker = { ...first, parameters: first.parameters.map((p) => (p.name === "thickness" && p.kind === "length" ? { ...p, default: "1*inch" } : p)) }; // prettier-ignore
+  for (const recipe of [first, thicker]) designStore(db).keep(recipe, "for winter", []);
+  const thing = (name: string, mark?: number) => ({ name, item: first.id, standard: "langstroth-10", size: "deep", options: {}, ...(mark ? { mark } : {}) }); // prettier-ignore
+  const rows = await asked(file([thing("mark I", 1), thing("mark II", 2), thing("newest")]));
+  expect([rows[0]!.wall! < rows[1]!.wall!, rows[1]!.wall === rows[2]!.wall]).toEqual([true, true]);
+  standardStore(db).put(ownStandard);
+  const [own, built] = await asked(file([{ name: "Heath", item: "body", standard: "heath", size: "brood" }, { name: "National", item: "body", standard: "national", size: "brood" }])); // prettier-ignore
+  expect({ ...own, name: "" }).toEqual({ ...built, name: "" });
 });
 
 test("eight whole hives side by side answer a changed option, each as if it were alone", async () => {

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { HONEY } from "@/core/hive/weigh";
 import { SEASONS } from "@/core/hive/hive";
+import type { Design, MakersOwn } from "@/core/designs/design";
 import { readJob } from "@/core/job/file";
 import type { Job } from "@/core/job/job";
 import type { Units } from "@/core/length/length";
@@ -12,6 +13,8 @@ const item = {
   standard: z.string().min(1).max(60),
   size: z.string().min(1).max(60),
   options: z.record(z.string().max(60), z.union([z.string().max(60), z.number(), z.boolean()])).default({}),
+  /** Of a design of the maker's own: at which mark; the newest when not said. */
+  mark: z.number().int().min(1).max(9999).optional(),
 };
 const name = z.string().trim().min(1).max(120);
 /** An item with so many frames, or a whole hive from the ground up. */
@@ -51,6 +54,18 @@ export interface Thing {
 const known = remembered<Job>(100);
 const readOnce = (text: string): Job => known(text, () => readJob(JSON.parse(text)));
 
+/** The maker's own standards and designs that some items are made by, as a job file has them; each design at the mark that is asked for. */
+function ownOf(levels: { item: string; standard: string; mark?: number | undefined }[], { standards, designs }: MakersOwn) {
+  const marks = new Map<string, Design>();
+  for (const d of designs) {
+    const asked = levels.find((l) => l.item === d.recipe.id && l.mark !== undefined)?.mark;
+    const has = marks.get(d.recipe.id);
+    if (asked === undefined ? !has || has.mark < d.mark : asked === d.mark) marks.set(d.recipe.id, d);
+  }
+  const isOwn = levels.some((l) => marks.has(l.item) || standards.some((s) => s.id === l.standard));
+  return isOwn ? { standards, designs: [...marks.values()].map(({ recipe, mark, why }) => ({ recipe, mark, why })) } : {};
+} // prettier-ignore
+
 /** Reads the text of a weigh file. @throws JobFileError naming the field */
 export function readWeighFile(text: string): ReturnType<typeof readWeigh> {
   try {
@@ -62,7 +77,10 @@ export function readWeighFile(text: string): ReturnType<typeof readWeigh> {
 }
 
 /** Reads a weigh file. @throws JobFileError naming the field */
-export function readWeigh(raw: unknown): { things: Thing[]; assume: Assume; units: Units } {
+export function readWeigh(
+  raw: unknown,
+  own: MakersOwn = { standards: [], designs: [] },
+): { things: Thing[]; assume: Assume; units: Units } {
   const file = weighFileSchema.safeParse(raw);
   if (!file.success) throw new JobFileError(file.error.issues.flatMap(meant).map((i) => ({ path: i.path.join("."), message: i.message }))); // prettier-ignore
   const { things, units, assume } = file.data;
@@ -73,7 +91,7 @@ export function readWeigh(raw: unknown): { things: Thing[]; assume: Assume; unit
       const levels = "hive" in t ? t.hive : [t];
       const lines = levels.map(({ item, standard, size, options }) => ({ item, standard, size, options, quantity: 1 }));
       try {
-        const job = readOnce(JSON.stringify({ format: "rundik-job", version: 1, name: t.name, units, lines }));
+        const job = readOnce(JSON.stringify({ format: "rundik-job", version: 1, name: t.name, units, ...ownOf(levels, own), lines })); // prettier-ignore
         return { name: t.name, job, hive: "hive" in t, ...("frames" in t && t.frames ? { frames: t.frames } : {}) };
       } catch (e) {
         if (!(e instanceof JobFileError)) throw e;

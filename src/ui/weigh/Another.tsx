@@ -1,23 +1,29 @@
 "use client";
 import { useMemo, useState } from "react";
+import { type MakersOwn, markName } from "@/core/designs/design";
 import { findMakeable, makeables } from "@/core/job/find";
+import { STANDARDS } from "@/core/standards";
 import type { WeighThing } from "@/core/weigh/sets";
 
-const ALL = makeables();
-
-/** Finds what to put beside the others, as it is asked for anywhere. */
-export function Another({ add }: { add(thing: WeighThing): void }) {
+/** Finds what to put beside the others, as it is asked for anywhere; a design of the maker's own at each of its marks. */
+export function Another({ own, add }: { own: MakersOwn; add(thing: WeighThing): void }) {
   const [text, setText] = useState("");
-  const found = useMemo(() => (text.trim() === "" ? [] : findMakeable(text, ALL).found.slice(0, 6)), [text]);
+  const newest = useMemo(() => own.designs.toSorted((a, b) => b.mark - a.mark), [own]);
+  const all = useMemo(() => makeables([...STANDARDS, ...own.standards], newest.filter((d, i) => newest.findIndex((o) => o.recipe.id === d.recipe.id) === i)), [own, newest]);
+  const found = useMemo(() => (text.trim() === "" ? [] : findMakeable(text, all).found.slice(0, 6)), [text, all]);
+  const marked = found.flatMap((m): ((typeof m) & { mark?: number })[] => {
+    const marks = newest.filter((d) => d.recipe.id === m.item).map((d) => d.mark);
+    return marks.length > 0 ? marks.map((mark) => ({ ...m, mark, name: `${m.name}, mark ${markName(mark)}` })) : [m];
+  });
   return (
     <span className="relative">
       <input className="field w-60" placeholder="put another beside them" aria-label="Put another beside them" value={text} onChange={(e) => setText(e.target.value)} />
-      {found.length > 0 && (
+      {marked.length > 0 && (
         <ul className="absolute z-10 border-2 border-ink bg-white">
-          {found.map((m) => (
-            <li key={`${m.item} ${m.standard} ${m.size}`}>
-              <button className="min-h-[44px] w-full px-3 text-left hover:bg-bench" onClick={() => { add({ name: `${m.name}, ${m.standardName}`.slice(0, 120), item: m.item, standard: m.standard, size: m.size, options: {} }); setText(""); }}>
-                {m.name} · {m.standardName}
+          {marked.map(({ item, standard, size, name, standardName, mark }) => (
+            <li key={`${item} ${standard} ${size} ${mark}`}>
+              <button className="min-h-[44px] w-full px-3 text-left hover:bg-bench" onClick={() => { add({ name: `${name}, ${standardName}`.slice(0, 120), item, standard, size, options: {}, ...(mark === undefined ? {} : { mark }) }); setText(""); }}>
+                {name} · {standardName}
               </button>
             </li>
           ))}

@@ -1,6 +1,7 @@
 "use client";
 import dynamic from "next/dynamic";
 import { useEffect, useMemo, useRef, useState } from "react";
+import type { MakersOwn } from "@/core/designs/design";
 import type { Units } from "@/core/length/length";
 import { FIGURES, judge, QUESTIONS, type Weights, weightsOf } from "@/core/weigh/compare";
 import type { Row } from "@/core/weigh/rows";
@@ -34,7 +35,7 @@ const fileOf = (things: WeighThing[], fill: number, units: Units) => ({
 });
 
 /** Which to make: things side by side by every figure a practitioner asks for, and which is best by what counts. */
-export function WeighPage({ first, stacks }: { first: Row[]; stacks: string[] }) {
+export function WeighPage({ first, stacks, own: makers }: { first: Row[]; stacks: string[]; own: MakersOwn }) {
   const [things, setThings] = useState<WeighThing[]>(SETS[0]!.things);
   const [fill, setFill] = useState(100);
   const [rows, setRows] = useState(first);
@@ -101,7 +102,7 @@ export function WeighPage({ first, stacks }: { first: Row[]; stacks: string[] })
               {s.label}
             </button>
           ))}
-          {things.length < MOST && <Another add={(t) => setThings([...things, t])} />}
+          {things.length < MOST && <Another own={makers} add={(t) => setThings([...things, t])} />}
           <span className="ml-auto whitespace-nowrap">
             to make <NumberField label="How many of each" value={many} onSettle={(n) => setMany(Math.max(1, Math.min(100_000, Math.round(n))))} className="w-16" /> of each
           </span>

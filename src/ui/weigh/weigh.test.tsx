@@ -34,11 +34,12 @@ beforeEach(() => {
   }) as never;
 });
 afterEach(cleanup);
+const own = { standards: [], designs: [] };
 const settle = () => act(async () => void (await new Promise((r) => setTimeout(r, 20))));
 const so = () => within(screen.getByRole("complementary", { name: "So" }));
 
 test("four frames stand side by side at one scale, every figure on a line; what counts decides which", async () => {
-  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} />);
+  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} own={own} />);
   expect(screen.getByRole("img", { name: /^4 frames at one scale: Deep 19 by 9 1\/8/ })).toBeTruthy();
   expect(screen.getByRole("img", { name: /^Comb, both faces: Deep 272, .*Extra-deep 497$/ })).toBeTruthy();
   for (const s of screen.getAllByLabelText(/^How much it counts/)) fireEvent.change(s, { target: { value: "0" } });
@@ -54,7 +55,7 @@ test("four frames stand side by side at one scale, every figure on a line; what 
 });
 
 test("another is put beside them as it is asked for anywhere, one is taken away, combs are less full: weighed up again at once", async () => {
-  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} />);
+  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} own={own} />);
   fireEvent.change(screen.getByLabelText("Put another beside them"), { target: { value: "lang medium frame" } });
   fireEvent.click(screen.getAllByRole("button", { name: /^Frame, medium/ })[0]!);
   await settle();
@@ -75,7 +76,7 @@ test("another is put beside them as it is asked for anywhere, one is taken away,
 });
 
 test("a figure opens on how it comes about and is pinned to the drawings; what is the same in all is said in a line", async () => {
-  render(<WeighPage first={first} stacks={[]} />);
+  render(<WeighPage first={first} stacks={[]} own={own} />);
   fireEvent.click(screen.getByRole("button", { name: /^Comb, both faces/ }));
   const how = within(screen.getByRole("region", { name: "How it comes about: Comb, both faces" }));
   // Seventeen by eight inches and both faces (17 3/4 less two end bars; 9 1/8 less top and bottom bar).
@@ -100,7 +101,7 @@ test("a figure opens on how it comes about and is pinned to the drawings; what i
 });
 
 test("a stack over the year: what stands, what each lift is for one and for two and what to do instead, what is made by when", async () => {
-  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} />);
+  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} own={own} />);
   await settle();
   const year = within(screen.getByRole("region", { name: "Over the year" }));
   // A full deep is 80 lb; for two the limit is four thirds of one person's.
@@ -121,7 +122,7 @@ test("a stack over the year: what stands, what each lift is for one and for two 
 });
 
 test("sugar for twenty hives, said with its working and its caution; a choice is answered each way", () => {
-  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} />);
+  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} own={own} />);
   const feeding = within(screen.getByRole("region", { name: "Feeding" }));
   // 20 × 8 kg with half the water, at 1.326 kg a litre: 181 l in feeders of four.
   expect(feeding.getByText(/of sugar and/).textContent).toBe("160 kg of sugar and 80 l of water make 181 l of syrup: 3 fills a hive."); // prettier-ignore
