@@ -118,28 +118,37 @@ const SHOTS = [
   ["patterns", "/patterns"],
   ["lay-out", "/jobs/1/lay-out", (page) => laid(page)],
   ["buy", "/jobs/1/buy", (page) => page.getByRole("region", { name: "Cost of a piece" }).waitFor({ timeout: 30_000 })],
-  [
-    "quote",
-    "/jobs/1/quote",
-    async (page) => {
-      const say = async (label, text) => {
-        await page.getByLabel(label).fill(text);
-        await page.getByLabel(label).press("Enter");
-      };
-      await page.getByRole("region", { name: "Quote", exact: true }).waitFor({ timeout: 30_000 });
-      await say("Margin on what it costs, %", "35");
-      await page.getByLabel("Valid until").fill("2027-03-01");
-      await page.getByRole("button", { name: "Give this quote" }).click();
-      await say("Asked for one: Body, medium, line 2", "27.50");
-      await page.getByRole("button", { name: /as revision 2/ }).click();
-      await page.getByRole("button", { name: "it was accepted" }).first().click();
-    },
-  ],
-  ["run", "/jobs/1/run"],
   ["run-sheet", "/jobs/1/batch", (page) => onPaper(page, "Run sheet")],
   ["labels", "/jobs/1/batch", (page) => onPaper(page, "Labels")],
   ["hive", "/jobs/5/hive"],
-  ["shop", "/shop"],
+  [
+    "weigh",
+    "/weigh",
+    async (page) => {
+      await page.getByRole("button", { name: "whole hives" }).click();
+      await page.getByRole("img", { name: /^4 stacks at one scale/ }).waitFor({ timeout: 30_000 });
+    },
+  ],
+  [
+    "weigh-foundations",
+    "/weigh",
+    async (page) => {
+      await page.getByRole("button", { name: "foundations" }).click();
+      await page.getByRole("region", { name: "What each does later" }).waitFor({ timeout: 30_000 });
+    },
+  ],
+  [
+    "weigh-year",
+    "/weigh",
+    async (page) => {
+      const year = page.getByRole("region", { name: "Over the year" });
+      await year
+        .getByText(/^Instead of lifting/)
+        .first()
+        .waitFor({ timeout: 30_000 });
+      await year.evaluate((el) => el.scrollIntoView());
+    },
+  ],
   [
     "design",
     "/patterns/designs/brackwater-patty-rim",

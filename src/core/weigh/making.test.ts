@@ -114,7 +114,8 @@ describe("in use", () => {
       1,
     )[0]!.levels.find((l) => l.lift)!.lift!;
     expect([long.what, long.instead]).toEqual(["a frame of Long body, deep", null]);
-    expect(madeBy(STARTERS[0]!, year, "2027-04-01").map((m) => [m.date, m.titles])).toEqual([["2027-05-15", ["Stand with landing", "Screened floor with tray", "Body, deep", "Framed excluder", "Body, medium", "Inner cover", "Telescoping cover"]], ["2027-08-15", ["Body, medium"]]]); // prettier-ignore
+    // The medium that moves is made once.
+    expect(madeBy(STARTERS[0]!, year, "2027-04-01").map((m) => [m.date, m.titles])).toEqual([["2027-05-15", ["Stand with landing", "Screened floor with tray", "Body, deep", "Framed excluder", "Body, medium", "Inner cover", "Telescoping cover"]]]); // prettier-ignore
   });
 });
 

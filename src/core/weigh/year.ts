@@ -1,5 +1,4 @@
 import { type Hive, type Season, SEASONS } from "@/core/hive/hive";
-import { neededBy } from "@/core/hive/lines";
 import { stand } from "@/core/hive/stand";
 import { weigh } from "@/core/hive/weigh";
 import { emptyJob } from "@/core/job/job";
@@ -91,8 +90,22 @@ export function yearOf(hive: Hive, fill: number): YearSeason[] {
   });
 }
 
-/** What has to be made by when, from a day on, by its titles. */
-export const madeBy = (hive: Hive, year: YearSeason[], from: string): { season: Season; date: string; titles: string[] }[] => {
-  const title = (at: number) => year.flatMap((y) => y.levels).find((l) => l.at === at)?.title ?? "";
-  return neededBy(hive, from).map(({ season, date, levels }) => ({ season, date, titles: levels.map(title).filter((t) => t !== "") }));
-}; // prettier-ignore
+/**
+ * What has to be made by when, from a day on, by its titles: what a season has more of than there is by then. One that moves is made
+ * once.
+ */
+export function madeBy(hive: Hive, year: YearSeason[], from: string): { season: Season; date: string; titles: string[] }[] {
+  const made = new Map<string, number>();
+  const next = (day: string) => (`${from.slice(0, 4)}-${day}` >= from ? from.slice(0, 4) : String(Number(from.slice(0, 4)) + 1)) + `-${day}`;
+  const inOrder = year.map((y) => ({ ...y, date: next(hive.begins[y.season]) })).toSorted((x, y) => x.date.localeCompare(y.date));
+  return inOrder.flatMap(({ season, date, levels }) => {
+    const there = new Map<string, number>();
+    const titles = levels.flatMap(({ title }) => {
+      there.set(title, (there.get(title) ?? 0) + 1);
+      if (there.get(title)! <= (made.get(title) ?? 0)) return [];
+      made.set(title, there.get(title)!);
+      return [title];
+    });
+    return titles.length > 0 ? [{ season, date, titles }] : [];
+  });
+} // prettier-ignore

@@ -27,9 +27,9 @@ export function Drawings({ rows, units, pinned }: { rows: Row[]; units: Units; p
   if (drawn.length === 0 || (drawn.length > 1 && pinned.length === 0 && new Set(drawn.map(key)).size === 1)) return null;
   const words = isStacked ? 24 + 17 * pinned.length : 0;
   const high = isStacked ? STACKS + words : FRAMES;
-  const wide = drawn.reduce((n, d) => n + d.length, 0);
-  const scale = Math.min((WIDE - GAP * (drawn.length + 1)) / wide, (high - words - TOP - 6) / Math.max(...drawn.map((d) => d.height)));
-  const slot = isStacked ? (WIDE - GAP) / drawn.length - GAP : 0;
+  const slot = (WIDE - GAP) / drawn.length - GAP;
+  const widest = isStacked ? slot / Math.max(...drawn.map((d) => d.length)) : (WIDE - GAP * (drawn.length + 1)) / drawn.reduce((n, d) => n + d.length, 0);
+  const scale = Math.min(widest, (high - words - TOP - 6) / Math.max(...drawn.map((d) => d.height)));
   const places = drawn.map((d, i) => (isStacked ? GAP + i * (slot + GAP) + (slot - d.length * scale) / 2 : GAP + drawn.slice(0, i).reduce((n, o) => n + o.length * scale + GAP, 0)));
   return (
     <svg viewBox={`0 0 ${WIDE} ${high}`} className="mb-2 w-full" role="img" aria-label={`${drawn.length} ${isStacked ? "stacks" : "frames"} at one scale: ${drawn.map((d) => `${d.name} ${lengthText(d.length, units)} by ${lengthText(d.height, units)}`).join(", ")}`}>
