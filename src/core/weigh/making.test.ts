@@ -2,7 +2,7 @@ import { readWeigh } from "./file";
 import { addAt, drawnOut, holesArea, openingArea } from "./inuse";
 import { costsOf, type Prices, pricesOf } from "./making";
 import { weighRows } from "./rows";
-import { SETS } from "./sets";
+import { hiveThing, SETS } from "./sets";
 import { weighTable } from "./table";
 import { madeBy, yearOf } from "./year";
 import { STARTERS } from "@/core/hive/starters";
@@ -65,6 +65,15 @@ describe("wax or plastic for 400 frames", () => {
     const [rabbet, butt, finger, dovetail] = work as [number, number, number, number];
     expect([butt < rabbet, rabbet < finger, finger < dovetail]).toEqual([true, true, true]);
   });
+});
+
+test("every usual hive can be set beside others as it stands in summer, and weighs there what its year says", () => {
+  const rows = rowsOf(STARTERS.map(hiveThing));
+  for (const [i, h] of STARTERS.entries()) {
+    const summer = yearOf(h, 1).find((s) => s.season === "summer")!;
+    const heaviest = Math.max(...summer.levels.map((l) => l.lift?.kg ?? 0));
+    expect([h.name, rows[i]!.lift!.kg.toFixed(6)]).toEqual([h.name, heaviest.toFixed(6)]);
+  }
 });
 
 describe("in use", () => {

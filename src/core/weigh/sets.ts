@@ -1,3 +1,6 @@
+import { type Hive, standsIn } from "@/core/hive/hive";
+import { exactText } from "@/core/length/format";
+import { nm } from "@/core/length/length";
 import type { WeighFile } from "./file";
 
 export type WeighThing = WeighFile["things"][number];
@@ -60,3 +63,14 @@ export const SETS: { id: string; label: string; many?: number; school?: string; 
     things: [["Paint", "paint"], ["Oil", "oil"], ["Hot wax dip", "wax"], ["Nothing", "none"]].map(([name, finish]) => ({ name: name!, ...langstroth("body", "deep", { options: { finish: finish! } }) })),
   },
 ]; // prettier-ignore
+
+/** One of the usual hives as it stands in summer, to be set beside others. */
+export const hiveThing = (hive: Hive): WeighThing => ({
+  name: hive.name,
+  hive: hive.levels.flatMap((level) => {
+    if ("measured" in level || !standsIn(level, "summer")) return [];
+    const { seasons: _some, options, ...of } = level;
+    // A number in a usual hive is a length.
+    return [{ ...of, options: Object.fromEntries(Object.entries(options).map(([k, v]) => [k, typeof v === "number" ? exactText(nm(v), "in") : v])) }]; // prettier-ignore
+  }),
+});

@@ -42,6 +42,10 @@ describe("the revised lifting equation (NIOSH Applications Manual 94-110, from m
     expect(Math.abs(set!.limit / POUND - 14.5)).toBeLessThan(0.3);
     expect(Math.abs(taken!.index - 2.7) + Math.abs(set!.index - 3)).toBeLessThan(0.15);
     expect(judgeLift(lift()).index).toBeCloseTo(1, 9);
+    // Another of the manual's, bags lifted into a hopper: 40 lb, 18 out, 15 up, moved 21, turned by 45, held fairly: 18.9 lb, 2.1.
+    const bags = judgeLift(lift({ kg: 40 * POUND, out: inch(18), up: inch(15), travel: inch(21), turn: 45, grip: "fair" })); // prettier-ignore
+    expect(Math.abs(bags.limit / POUND - 18.9)).toBeLessThan(0.5);
+    expect(Math.abs(bags.index - 2.1)).toBeLessThan(0.1);
     expect(limitForTwo(taken!.limit)).toBeCloseTo((4 / 3) * taken!.limit, 9);
   });
 });

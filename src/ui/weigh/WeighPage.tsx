@@ -4,6 +4,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import type { MakersOwn } from "@/core/designs/design";
 import type { Units } from "@/core/length/length";
 import { FIGURES, judge, QUESTIONS, type Weights, weightsOf } from "@/core/weigh/compare";
+import type { FeederKind } from "@/core/weigh/feeders";
 import type { Row } from "@/core/weigh/rows";
 import { SETS, type WeighThing } from "@/core/weigh/sets";
 import { askServer } from "@/ui/parts/askServer";
@@ -35,7 +36,7 @@ const fileOf = (things: WeighThing[], fill: number, units: Units) => ({
 });
 
 /** Which to make: things side by side by every figure a practitioner asks for, and which is best by what counts. */
-export function WeighPage({ first, stacks, own: makers }: { first: Row[]; stacks: string[]; own: MakersOwn }) {
+export function WeighPage({ first, stacks, own: makers, feeders }: { first: Row[]; stacks: string[]; own: MakersOwn; feeders: FeederKind[] }) {
   const [things, setThings] = useState<WeighThing[]>(SETS[0]!.things);
   const [fill, setFill] = useState(100);
   const [rows, setRows] = useState(first);
@@ -154,7 +155,7 @@ export function WeighPage({ first, stacks, own: makers }: { first: Row[]; stacks
           </aside>
         </div>
         <Year stacks={stacks} fill={fill} units={units} />
-        <Feeding />
+        <Feeding feeders={feeders} />
         <InUse rows={rows} units={units} />
         <Schools />
       </main>

@@ -2,6 +2,7 @@
 import { act, cleanup, fireEvent, render, screen, within } from "@testing-library/react";
 import { readWeigh } from "@/core/weigh/file";
 import { weighRows } from "@/core/weigh/rows";
+import { feederKinds } from "@/core/weigh/feeders";
 import { SETS } from "@/core/weigh/sets";
 import { STARTERS } from "@/core/hive/starters";
 import { madeBy, yearOf } from "@/core/weigh/year";
@@ -39,7 +40,7 @@ const settle = () => act(async () => void (await new Promise((r) => setTimeout(r
 const so = () => within(screen.getByRole("complementary", { name: "So" }));
 
 test("four frames stand side by side at one scale, every figure on a line; what counts decides which", async () => {
-  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} own={own} />);
+  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} own={own} feeders={feederKinds()} />);
   expect(screen.getByRole("img", { name: /^4 frames at one scale: Deep 19 by 9 1\/8/ })).toBeTruthy();
   expect(screen.getByRole("img", { name: /^Comb, both faces: Deep 272, .*Extra-deep 497$/ })).toBeTruthy();
   for (const s of screen.getAllByLabelText(/^How much it counts/)) fireEvent.change(s, { target: { value: "0" } });
@@ -55,7 +56,7 @@ test("four frames stand side by side at one scale, every figure on a line; what 
 });
 
 test("another is put beside them as it is asked for anywhere, one is taken away, combs are less full: weighed up again at once", async () => {
-  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} own={own} />);
+  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} own={own} feeders={feederKinds()} />);
   fireEvent.change(screen.getByLabelText("Put another beside them"), { target: { value: "lang medium frame" } });
   fireEvent.click(screen.getAllByRole("button", { name: /^Frame, medium/ })[0]!);
   await settle();
@@ -76,7 +77,7 @@ test("another is put beside them as it is asked for anywhere, one is taken away,
 });
 
 test("a figure opens on how it comes about and is pinned to the drawings; what is the same in all is said in a line", async () => {
-  render(<WeighPage first={first} stacks={[]} own={own} />);
+  render(<WeighPage first={first} stacks={[]} own={own} feeders={feederKinds()} />);
   fireEvent.click(screen.getByRole("button", { name: /^Comb, both faces/ }));
   const how = within(screen.getByRole("region", { name: "How it comes about: Comb, both faces" }));
   // Seventeen by eight inches and both faces (17 3/4 less two end bars; 9 1/8 less top and bottom bar).
@@ -101,7 +102,7 @@ test("a figure opens on how it comes about and is pinned to the drawings; what i
 });
 
 test("a stack over the year: what stands, what each lift is for one and for two and what to do instead, what is made by when", async () => {
-  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} own={own} />);
+  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} own={own} feeders={feederKinds()} />);
   await settle();
   const year = within(screen.getByRole("region", { name: "Over the year" }));
   // A full deep is 80 lb; for two the limit is four thirds of one person's.
@@ -122,12 +123,15 @@ test("a stack over the year: what stands, what each lift is for one and for two 
 });
 
 test("sugar for twenty hives, said with its working and its caution; a choice is answered each way", () => {
-  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} own={own} />);
+  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} own={own} feeders={feederKinds()} />);
   const feeding = within(screen.getByRole("region", { name: "Feeding" }));
   // 20 × 8 kg with half the water, at 1.326 kg a litre: 181 l in feeders of four.
-  expect(feeding.getByText(/of sugar and/).textContent).toBe("160 kg of sugar and 80 l of water make 181 l of syrup: 3 fills a hive."); // prettier-ignore
+  expect(feeding.getByText(/of sugar and/).textContent).toBe("160 kg of sugar and 80 l of water make 181 l of syrup: 3 fills a hive, 20 feeders."); // prettier-ignore
   fireEvent.click(feeding.getByRole("button", { name: /1:1/ }));
   expect(feeding.getByText(/of sugar and/).textContent).toMatch(/^160 kg of sugar and 160 l of water make 260 l/);
+  fireEvent.change(feeding.getByLabelText("Kind of feeder"), { target: { value: "gallon pail over a hole" } });
+  // 260 l in twenty hives are 13 l each, four gallons of 3.785.
+  expect(feeding.getByText(/of sugar and/).textContent).toMatch(/: 4 fills a hive/);
   expect(feeding.getByText(/Bees drown/)).toBeTruthy();
   const each = within(screen.getByRole("region", { name: "Each way" }));
   expect(each.getByText(/the queen stays below, and dies/)).toBeTruthy();
