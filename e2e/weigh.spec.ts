@@ -5,7 +5,7 @@ test("a practitioner's questions are answered from the page alone", async ({ pag
   await page.goto("/");
   await page.getByRole("link", { name: "Weigh up" }).click();
   const so = page.getByRole("complementary", { name: "So" });
-  await expect(page.getByRole("img", { name: /^4 frames at one scale/ })).toBeVisible();
+  await expect(page.getByRole("img", { name: /^5 frames at one scale/ })).toBeVisible();
 
   // Which frame for cold winters and a bad back? Both are asked to begin with; a deep if the lift alone decides.
   for (const asked of ["for cold winters", "for a bad back"]) await expect(page.getByRole("button", { name: asked })).toHaveAttribute("aria-pressed", "true"); // prettier-ignore

@@ -125,8 +125,13 @@ const SHOTS = [
     "weigh",
     "/weigh",
     async (page) => {
-      await page.getByRole("button", { name: "whole hives" }).click();
-      await page.getByRole("img", { name: /^4 stacks at one scale/ }).waitFor({ timeout: 30_000 });
+      // What each figure comes from, and on the drawings.
+      for (const figure of [/^Comb, both faces/, /^Full frame/]) {
+        await page.getByRole("button", { name: figure }).click();
+        await page.getByRole("button", { name: "pin it to the drawings" }).first().click();
+      }
+      await page.getByRole("button", { name: /^Comb, both faces/ }).click();
+      await page.evaluate(() => document.documentElement.scrollTo(0, 0));
     },
   ],
   [

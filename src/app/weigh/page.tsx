@@ -11,7 +11,7 @@ import { WeighPage } from "@/ui/weigh/WeighPage";
 
 export const metadata: Metadata = { title: "Weigh up" };
 
-/** Which to make: things side by side. It begins with four frames. */
+/** Which to make: things side by side. It begins with frames. */
 const Page = () =>
   fromKept(() => {
     const { rows } = weighed({ format: "rundik-weigh", version: 1, units: "in", things: SETS[0]!.things });

@@ -17,6 +17,7 @@ const THINGS = [
   { name: "long", item: "long-body", ...L10, size: "deep" },
   { name: "warre", item: "body", standard: "warre", size: "box" },
   { name: "storey", item: "cabinet-storey", standard: "az", size: "storey" },
+  { name: "no-ear frame", item: "no-ear-frame", standard: "az", size: "storey" },
   { name: "stack", hive: ["deep", "deep", "medium"].map((size) => ({ item: "body", ...L10, size })) },
 ];
 const file = (more: object = {}) => JSON.stringify({ format: "rundik-weigh", version: 1, units: "in", things: THINGS, ...more }); // prettier-ignore
@@ -57,6 +58,8 @@ describe("against sums by hand from published sizes (handbook 02, 10)", () => {
     ["long", "innerVolumeL", 18.375 * (28 * 1.375 + 0.75) * 9.625 * LITRES, 0.006],
     ["warre", "innerVolumeL", 3 * 3 * 2.1, 0.006],
     // Ears 5/16 deep and 1 1/16 wide on two rests; shoulders 3 by 3/8 against two neighbours, each shared.
+    ["frame deep", "contactAreaCm2", (2 * 0.3125 * 1.0625 + 2 * 3 * 0.375) * CM2, 0.06],
+    ["no-ear frame", "contactAreaCm2", 0.3, 0.001],
     ["box deep", "contactAreaCm2", (2 * 0.3125 * 1.0625 + 2 * 3 * 0.375) * CM2, 0.06],
     // Three rods, two edges of 5 mm, a line of 1 mm.
     ["storey", "contactAreaCm2", 0.3, 0.001],

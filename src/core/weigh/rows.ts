@@ -10,6 +10,10 @@ import { toMm } from "@/core/length/format";
 import { type Length, nm, type Units } from "@/core/length/length";
 import { type Standing, standingOf } from "@/core/line/standing";
 import { JobFileError } from "@/core/problem/problem";
+import type { Finding } from "@/core/fit/finding";
+import { suits } from "@/core/job/find";
+import { RECIPES } from "@/core/recipes";
+import type { Recipe } from "@/core/recipes/recipe";
 import { lengthOf, type Shape } from "@/core/shape/shape";
 import type { Assume, Thing } from "./file";
 import { BENCH, frameLift, type Lifted, lifted, liftOf } from "./lifts";
@@ -75,21 +79,26 @@ interface Said {
 export const weighRows = (things: Thing[], assume: Assume, said: Said = { units: "in" }): Row[] => things.map((t, k) => rowOf(t, k, assume, said)); // prettier-ignore
 
 /** So many things are remembered: what is asked again with another fill was worked out already. */
-const known = remembered<{ worked: WorkedJob; standing: Standing[]; making: Making | null }>(100);
+const known = remembered<{
+  worked: WorkedJob;
+  standing: Standing[];
+  making: Making | null;
+  contact: Finding | undefined;
+}>(100);
 
 /** A thing's job worked out, what stands there, and what making it takes. */
 const workedOut = ({ job, hive }: Thing) =>
   known(JSON.stringify([job, hive]), () => {
     const worked = workJob(job);
     return worked.faults.length > 0
-      ? { worked, standing: [], making: null }
-      : { worked, standing: standingIn(worked, hive), making: makingOf(worked) ?? null };
+      ? { worked, standing: [], making: null, contact: undefined }
+      : { worked, standing: standingIn(worked, hive), making: makingOf(worked) ?? null, contact: contactIn(worked, hive ? undefined : frameIn(worked)) }; // prettier-ignore
   });
 
 function rowOf(thing: Thing, k: number, assume: Assume, { units, prices }: Said): Row {
   const { honeyFill, honeyKgPerL } = assume;
   const { name, hive, frames } = thing;
-  const { worked, making, standing: found } = workedOut(thing);
+  const { worked, making, contact, standing: found } = workedOut(thing);
   if (worked.faults.length > 0)
     throw new JobFileError(worked.faults.map((f) => ({ path: `things[${k}]${hive ? `.hive[${f.at}]` : ""}`, message: f.message }))); // prettier-ignore
   const standing = found.map((s) => (frames && s.frame ? { ...s, frames } : s));
@@ -98,7 +107,7 @@ function rowOf(thing: Thing, k: number, assume: Assume, { units, prices }: Said)
   const { kind, hangs } = line.shape.recipe;
   // Frames by themselves; or in a box that is no body of a stack: a storey opened from the back, a trough.
   const inStorey = !hive && kind === "other" && hangs !== undefined;
-  const loose = hive ? undefined : kind === "frame" ? line.shape : inStorey ? frameFor(line, worked.lines) : undefined;
+  const loose = hive ? undefined : (frameIn(worked) ?? (inStorey ? frameFor(line, worked.lines) : undefined));
   const many = frames ?? (inStorey ? hungIn(line.shape) : 1);
   const frame = loose ?? boxes.find((b) => b.frame)?.frame;
   const opening = frame && openingOf(frame, loose ? undefined : boxes[0]);
@@ -127,7 +136,7 @@ function rowOf(thing: Thing, k: number, assume: Assume, { units, prices }: Said)
     boxEmptyKg: heavy?.emptyKg ?? null,
     boxFullKg: heavy?.fullKg ?? null,
     lift,
-    contactCm2: contactOf(worked),
+    contactCm2: contact?.figure ? contact.figure.mm / 100 : null,
     litres: boxes.length > 0 ? weights.litres : null,
     deepEquivalents: combs > 0 ? combs / DEEP : null,
     wall: warm?.wall ?? null,
@@ -140,7 +149,7 @@ function rowOf(thing: Thing, k: number, assume: Assume, { units, prices }: Said)
     stack: loose ? null : standing.filter((s) => s.as !== "jacket").map((s) => ({ length: nm(Math.max(s.outside.length, s.outside.width)), height: s.height, body: s.as === "body" })), // prettier-ignore
     making,
     costs,
-    why: whyOf({ units, assume, frame, opening, loose: loose !== undefined, boxes, weights, lift, steps, stands, warm, making, costs, combs, deep: DEEP, contact: contactIn(worked)?.working }), // prettier-ignore
+    why: whyOf({ units, assume, frame, opening, loose: loose !== undefined, boxes, weights, lift, steps, stands, warm, making, costs, combs, deep: DEEP, contact: contact?.working }), // prettier-ignore
     drawn: frame ? drawnAs(frame, opening?.free ?? true) : null,
     notes: [...(inStorey ? ["its frames are lifted, never the box"] : []), ...notesOf(boxes, opening)],
   };
@@ -165,12 +174,26 @@ function standingIn(worked: WorkedJob, hive: boolean): Standing[] {
   return stand({ name: "", count: 1, levels, begins: USUAL_BEGINNINGS }, worked.job);
 }
 
-/** cm² where propolis grips a frame, by the rule of the fit chapter. */
-function contactOf(worked: WorkedJob): number | null {
-  const found = contactIn(worked);
-  return found?.figure ? found.figure.mm / 100 : null;
+/** Where propolis grips a frame, by the rule of the fit chapter; of a frame by itself in the box that it hangs in. */
+function contactIn(worked: WorkedJob, loose: Shape | undefined): Finding | undefined {
+  const host = loose && boxOf(loose);
+  const inBox = host ? workJob({ ...worked.job, lines: [{ item: host, standard: loose.standard.id, size: loose.size, quantity: 1, options: {} }, ...worked.job.lines] }) : worked; // prettier-ignore
+  return inBox.findings.find((f) => f.rule === "contact-area");
 }
-const contactIn = ({ findings }: WorkedJob) => findings.find((f) => f.rule === "contact-area");
+
+/** The first line, where that hangs in a box as a frame or a bar does. */
+const frameIn = ({ lines: [first] }: WorkedJob): Shape | undefined => {
+  const { recipe, standard } = first!.shape;
+  const isHung = recipe.kind === "frame" || standard.hangs === recipe.id || RECIPES.some((r) => r.hangs === recipe.id);
+  return isHung ? first!.shape : undefined;
+};
+
+/** The box a frame hangs in: one that is made for it, otherwise the standard's own. */
+function boxOf({ recipe, standard, size }: Shape): string | undefined {
+  const takes = (r: Recipe) => (typeof r.hangs === "string" ? r.hangs : r.hangs ? undefined : (standard.hangs ?? "frame")); // prettier-ignore
+  const boxes = RECIPES.filter((r) => (r.kind === "body" || r.hangs) && suits(r, standard, size));
+  return (boxes.find((r) => takes(r) === recipe.id) ?? boxes.find((r) => r.hangs === undefined))?.id;
+}
 
 function notesOf(boxes: Standing[], opening: { free: boolean } | undefined): string[] {
   const sizes = new Set(boxes.flatMap((b) => (b.frame ? [JSON.stringify(openingOf(b.frame, b))] : [])));

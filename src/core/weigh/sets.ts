@@ -19,6 +19,7 @@ export const SETS: { id: string; label: string; many?: number; school?: string; 
       { name: "Closed-top", item: "closed-top-frame", standard: "layens", size: "deep", options: {} },
       { name: "National 14 × 12", item: "frame", standard: "national", size: "14x12", options: {} },
       { name: "Extra-deep", ...langstroth("extra-deep-frame", "deep") },
+      { name: "No ears, on rods", item: "no-ear-frame", standard: "az", size: "storey", options: {} },
     ],
   },
   {

@@ -39,10 +39,12 @@ const own = { standards: [], designs: [] };
 const settle = () => act(async () => void (await new Promise((r) => setTimeout(r, 20))));
 const so = () => within(screen.getByRole("complementary", { name: "So" }));
 
-test("four frames stand side by side at one scale, every figure on a line; what counts decides which", async () => {
+test("five frames stand side by side at one scale, every figure on a line; what counts decides which", async () => {
   render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} own={own} feeders={feederKinds()} />);
-  expect(screen.getByRole("img", { name: /^4 frames at one scale: Deep 19 by 9 1\/8/ })).toBeTruthy();
-  expect(screen.getByRole("img", { name: /^Comb, both faces: Deep 272, .*Extra-deep 497$/ })).toBeTruthy();
+  expect(screen.getByRole("img", { name: /^5 frames at one scale: Deep 19 by 9 1\/8/ })).toBeTruthy();
+  expect(
+    screen.getByRole("img", { name: /^Comb, both faces: Deep 272, .*Extra-deep 497, No ears, on rods \d+$/ }),
+  ).toBeTruthy();
   for (const s of screen.getAllByLabelText(/^How much it counts/)) fireEvent.change(s, { target: { value: "0" } });
   expect(so().getByText(/Nothing decides/)).toBeTruthy();
   fireEvent.change(screen.getByLabelText("How much it counts: Comb, both faces"), { target: { value: "3" } });
@@ -60,8 +62,8 @@ test("another is put beside them as it is asked for anywhere, one is taken away,
   fireEvent.change(screen.getByLabelText("Put another beside them"), { target: { value: "lang medium frame" } });
   fireEvent.click(screen.getAllByRole("button", { name: /^Frame, medium/ })[0]!);
   await settle();
-  expect(asked.at(-1)!.things.map((t) => t.name)).toHaveLength(5);
-  expect(screen.getByRole("img", { name: /^5 frames at one scale/ })).toBeTruthy();
+  expect(asked.at(-1)!.things.map((t) => t.name)).toHaveLength(6);
+  expect(screen.getByRole("img", { name: /^6 frames at one scale/ })).toBeTruthy();
   fireEvent.click(screen.getByRole("button", { name: "take Deep away" }));
   await settle();
   expect(screen.queryByRole("button", { name: "take Deep away" })).toBeNull();
@@ -83,7 +85,7 @@ test("a figure opens on how it comes about and is pinned to the drawings; what i
   // Seventeen by eight inches and both faces (17 3/4 less two end bars; 9 1/8 less top and bottom bar).
   expect(how.getByText("2 faces × 17 × 8 = 272.0 in²")).toBeTruthy();
   fireEvent.click(how.getByRole("button", { name: "pin it to the drawings" }));
-  const drawing = screen.getByRole("img", { name: /^4 frames at one scale/ });
+  const drawing = screen.getByRole("img", { name: /^5 frames at one scale/ });
   expect([...drawing.querySelectorAll("text")].map((t) => t.textContent)).toContain("272 in²");
   fireEvent.click(screen.getByRole("button", { name: "foundations" }));
   await settle();
