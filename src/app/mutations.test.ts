@@ -147,6 +147,12 @@ function samples(id: string): Sent[] {
     sent("weigh/file/[file]", "GET", undefined, { file: "weighed-up.pdf" }, new URLSearchParams({ many: "3", units: "mm", of: JSON.stringify({ format: "rundik-weigh", version: 1, units: "mm", things: [{ name: "deep", item: "frame", standard: "langstroth-10", size: "deep" }] }) }).toString()), // prettier-ignore
     sent("weigh/year", "POST", { starter: 1, fill: 0.5 }),
     sent("weigh", "POST", { format: "rundik-weigh", version: 1, units: "in", things: [{ name: "deep", item: "frame", standard: "langstroth-10", size: "deep", options: {}, frames: 3 }, { name: "hive", hive: [{ item: "long-body", standard: "langstroth-10", size: "deep", options: { longFrames: 20 } }] }], assume: { honeyFill: 0.5, season: "winter" } }), // prettier-ignore
+    sent("book", "GET", undefined, {}, "q=BW-2%3F"),
+    sent("book/lasting", "GET", undefined, {}, "by=wood"),
+    sent("book/[id]/brand", "GET", undefined, { id: "1" }, "high=20"),
+    sent("book/pieces", "POST", { key: "k-book-1", give: { job: Number(id), line: 0, count: 3, code: "BW", madeOn: "2027-03-01" } }), // prettier-ignore
+    sent("book/pieces", "POST", { key: "k-book-2", keep: { title: "Old body", mark: "HM 1984", item: "body", standard: "unknown", size: "unknown", madeOn: "2027-03-01", measured: [{ what: "depth", value: 240e6 }] } }), // prettier-ignore
+    sent("book/happened", "POST", { events: [{ id: "s.1", piece: 1, on: "2027-03-02", what: { do: "inspected", faults: ["split"], note: "left side" } }] }), // prettier-ignore
     sent("standards", "GET"),
     sent("copy", "GET"),
     sent("door", "POST", { passphrase: "four dry boards in the yard" }),

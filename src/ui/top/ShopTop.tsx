@@ -10,6 +10,7 @@ const PAGES = [
   { at: "/catalogue", name: "Catalogue" },
   { at: "/patterns", name: "Patterns" },
   { at: "/weigh", name: "Weigh up" },
+  { at: "/book", name: "Book" },
   { at: "/shop", name: "Shop" },
 ] as const;
 export type ShopPageAt = (typeof PAGES)[number]["at"];

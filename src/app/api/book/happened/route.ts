@@ -1,0 +1,16 @@
+import { z } from "zod";
+import { answer, readBody } from "@/app/http";
+import { happeningSchema } from "@/core/book/book";
+import { bookStore } from "@/store/book";
+import { database } from "@/store/database";
+
+const body = z.strictObject({ events: z.array(happeningSchema).min(1).max(500) });
+
+/** Keeps what happened to pieces; each once, however often it is sent. Answers with the first piece as it stands. */
+export const POST = (request: Request) =>
+  answer(request, async () => {
+    const { events } = await readBody(request, body);
+    const store = bookStore(database());
+    store.happened(events);
+    return Response.json(store.load(events[0]!.piece));
+  });

@@ -1,0 +1,149 @@
+import { featureCuts } from "@/core/feature/say";
+import { emptyJob } from "@/core/job/job";
+import { inch, type Length, nm, NM_PER_MM, type Units } from "@/core/length/length";
+import { lengthText, lengthWithUnit } from "@/core/length/format";
+import { shapeOfLine } from "@/core/line/shapes";
+import { JobFileError } from "@/core/problem/problem";
+import type { Shape } from "@/core/shape/shape";
+import { findStandard } from "@/core/standards";
+import { mem } from "@/core/standards/marks";
+import type { Standard } from "@/core/standards/standard";
+import type { Fault } from "./book";
+
+/** What is measured of a box before a part is cut for it, nm. */
+export const MEASURES = ["outsideLength", "outsideWidth", "insideLength", "insideWidth", "depth", "restToRest", "restDepth"] as const; // prettier-ignore
+export type MeasuredBox = Record<(typeof MEASURES)[number], Length>;
+
+/** Corners a new side or end is made for, as recipes call them. */
+export const CORNERS = ["rabbet-ends", "butt-ends-inside", "finger"] as const;
+export type Corner = (typeof CORNERS)[number];
+
+/** A part that is let in, as long, wide and thick as it is cut; with its cuts. */
+export interface RepairPart {
+  name: string;
+  l: Length;
+  w: Length;
+  t: Length;
+  cuts: string[];
+  /** How a size comes about. */
+  working: string;
+}
+
+/** How a fault is mended. Minutes are starting guesses. [mem] */
+export interface Repair {
+  fault: Fault;
+  method: string[];
+  parts: RepairPart[];
+  buys: { what: string; quantity: number }[];
+  minutes: number;
+  check: string;
+  caution: string;
+}
+
+const SAW =
+  "Guard where the cut lets it, push stick, hands clear; follow the machine's manual, local rules and licensed practice.";
+const GLUE = "Air the room; keep glue off skin and eyes. Follow the maker's instructions."; // prettier-ignore
+
+/** Walls and rests that follow from what was measured. @throws JobFileError naming the size that cannot be */
+export function wallsOf(box: MeasuredBox): { end: Length; side: Length; rest: Length } {
+  const half = (out: Length, within: Length) => nm(Math.round((out - within) / 2));
+  const walls = { end: half(box.outsideLength, box.insideLength), side: half(box.outsideWidth, box.insideWidth), rest: half(box.restToRest, box.insideLength) }; // prettier-ignore
+  const wrong = (path: string, message: string) => new JobFileError([{ path, message }]);
+  if (walls.end < inch(0, 1, 4) || walls.end > inch(3)) throw wrong("insideLength", `read ${lengthWithUnit(box.insideLength, "mm")} inside of ${lengthWithUnit(box.outsideLength, "mm")} outside: that is a wall of ${lengthWithUnit(walls.end, "mm")}; wanted 6 to 76 mm`); // prettier-ignore
+  if (walls.side < inch(0, 1, 4) || walls.side > inch(3)) throw wrong("insideWidth", `read ${lengthWithUnit(box.insideWidth, "mm")} inside of ${lengthWithUnit(box.outsideWidth, "mm")} outside: that is a wall of ${lengthWithUnit(walls.side, "mm")}; wanted 6 to 76 mm`); // prettier-ignore
+  if (walls.rest <= 0 || walls.rest >= walls.end) throw wrong("restToRest", `read ${lengthWithUnit(box.restToRest, "mm")}: the rest would be ${lengthWithUnit(walls.rest, "mm")} of a wall of ${lengthWithUnit(walls.end, "mm")}`); // prettier-ignore
+  return walls;
+}
+
+/** The box as the recipe of a body makes it to these measures: its parts are what a new one for it has to be. */
+export function bodyTo(box: MeasuredBox, standardId: string, corner: Corner): Shape {
+  const { end, side, rest } = wallsOf(box);
+  const like = findStandard(standardId) ?? findStandard("langstroth-10")!;
+  const text = (l: Length) => `${l / NM_PER_MM} mm`;
+  const measured: Standard = {
+    ...like,
+    id: "measured",
+    name: "as measured",
+    short: "measured",
+    basedOn: "langstroth-10",
+    values: { ...findStandard("langstroth-10")!.values, ...like.values, boxInsideLength: mem(text(box.insideLength)), boxInsideWidth: mem(text(box.insideWidth)), restWidth: mem(text(rest)), restDepth: mem(text(box.restDepth)) }, // prettier-ignore
+    sizes: {
+      box: { name: "box", values: { ...Object.values(like.sizes)[0]!.values, bodyDepth: mem(text(box.depth)) } },
+    },
+    defaultSize: "box",
+  };
+  const job = { ...emptyJob("", "mm"), standards: [measured] };
+  return shapeOfLine({ item: "body", standard: "measured", size: "box", quantity: 1, options: { thickness: side, endThickness: end, hold: "inside", joint: corner } }, job); // prettier-ignore
+}
+
+/** How a fault of a measured box is mended, to the rules of fit: what is cut fits the box as it is. `ear` is its frames' ears. */
+export function repairOf(fault: Fault, box: MeasuredBox, how: { standard: string; corner: Corner; ear: Length; units: Units }): Repair {
+  const { end, rest } = wallsOf(box);
+  const say = (l: Length) => lengthText(l, how.units);
+  const row = Math.max(2, Math.ceil(box.depth / inch(3)));
+  switch (fault) {
+    case "joint loose":
+      return { fault, method: ["pull loose nails or set them", "open the joint, scrape it clean, glue it and clamp it square", "a screw a size larger, dipped in glue, beside each old hole or in it"], parts: [], buys: [{ what: "exterior screw, no. 10 × 2", quantity: row }, { what: "waterproof wood glue, g", quantity: 5 }], minutes: 15, check: "both diagonals equal, the joint shut from top to bottom", caution: GLUE };
+    case "split":
+      return { fault, method: ["work glue into the split from both faces and clamp it shut", "a screw across it, with a pilot hole, every 4 inches"], parts: [], buys: [{ what: "exterior screw, no. 8 × 2", quantity: Math.max(1, Math.ceil(box.outsideLength / inch(4)) - 2) }, { what: "waterproof wood glue, g", quantity: 5 }], minutes: 15, check: "no light through it, the edges flush", caution: GLUE };
+    case "corner rotten": {
+      const part = bodyTo(box, how.standard, how.corner).parts.find((p) => p.id === "end")!;
+      const cuts = featureCuts(part.features, how.units, part.sides).map(({ what, how: where }) => `${what}, ${where}`);
+      return {
+        fault,
+        method: ["take the rotten end off: pull its nails, cut through screws that do not turn", "cut a new end to the box as it measures, not to the plan", "glue it, clamp the box square, fasten it with screws a size larger", "move the old mark over, or burn it in again"],
+        parts: [{ name: "new end", l: part.cut.l, w: part.cut.w, t: part.cut.t, cuts, working: `as wide outside as measured, ${say(box.outsideWidth)}; as deep, ${say(box.depth)}; as thick as the wall that comes off, (${say(box.outsideLength)} − ${say(box.insideLength)}) / 2 = ${say(end)}` }],
+        buys: [{ what: "exterior screw, no. 10 × 2", quantity: 2 * row }, { what: "waterproof wood glue, g", quantity: 10 }],
+        minutes: 40,
+        check: "both diagonals equal; a frame hangs, slides and drops free",
+        caution: `${SAW} ${GLUE}`,
+      };
+    }
+    case "rest broken":
+      return {
+        fault,
+        method: ["cut what is left of the thin lip down clean, to the floor of the rest", "glue the strip on as the lip was, clamp it, and screw it every 3 inches with a pilot hole: the lip is thin"],
+        parts: [{ name: "lip strip", l: box.insideWidth, w: box.restDepth, t: nm(end - rest), cuts: [], working: `wall ${say(end)} less rest ${say(rest)}; as high as the rest is deep, ${say(box.restDepth)}; between the sides, ${say(box.insideWidth)}` }],
+        buys: [{ what: "exterior screw, no. 6 × 1 1/4", quantity: Math.ceil(box.insideWidth / inch(3)) }, { what: "waterproof wood glue, g", quantity: 3 }],
+        minutes: 20,
+        check: "the strip flush with the top edge and the outside; a frame's ear drops in",
+        caution: `${SAW} ${GLUE}`,
+      };
+    case "rest too deep": {
+      // As deep as the ear and the bee space above it.
+      const wanted = nm(how.ear + inch(0, 1, 4));
+      const over = nm(box.restDepth - wanted);
+      const isOver = over > 0;
+      return {
+        fault,
+        method: isOver ? ["plane the floor of both rests clean", "glue a strip in each: it carries the ears again at the right height"] : ["the rest is not too deep: leave it"],
+        parts: isOver ? [1, 2].map((n) => ({ name: `rest strip ${n}`, l: box.insideWidth, w: rest, t: over, cuts: [], working: `rest ${say(box.restDepth)} less ear ${say(how.ear)} and 1/4 inch of bee space = ${say(over)}; as wide as the rest, ${say(rest)}` })) : [],
+        buys: isOver ? [{ what: "brad, 3/4", quantity: 8 }, { what: "waterproof wood glue, g", quantity: 3 }] : [],
+        minutes: isOver ? 20 : 0,
+        check: "a frame lies 1/4 inch under the top edge at both ends",
+        caution: `${SAW} ${GLUE}`,
+      };
+    }
+    case "warped":
+      return { fault, method: ["open the worst corner, glue it", "clamp across the long diagonal until both diagonals are equal, and let it set so", "two screws a corner a size larger"], parts: [], buys: [{ what: "exterior screw, no. 10 × 2", quantity: 8 }, { what: "waterproof wood glue, g", quantity: 10 }], minutes: 25, check: "both diagonals equal, it stands on a flat table without rocking", caution: GLUE };
+  }
+} // prettier-ignore
+
+/** Whether mending is worth it against a new one, with the sum. */
+export interface Worth {
+  worth: boolean;
+  minutes: number;
+  ofNew: number;
+  said: string;
+}
+
+/** Mending pays while it takes less than this part of the minutes of a new one: what is left is old wood. */
+const PART = 0.6;
+
+/** Adds up what mending takes against making one anew, in minutes of people. */
+export function worthIt(repairs: Repair[], newMinutes: number): Worth {
+  const minutes = repairs.reduce((n, r) => n + r.minutes, 0);
+  const worth = minutes <= PART * newMinutes;
+  const sum = repairs.map((r) => `${r.fault} ${r.minutes}`).join(" + ");
+  return { worth, minutes, ofNew: newMinutes, said: `${sum}${repairs.length > 1 ? ` = ${minutes}` : ""} min; a new one ${newMinutes.toFixed(0)} min: ${worth ? "worth it" : `not worth it, over ${Math.round(PART * 100)} % of a new one`}` }; // prettier-ignore
+}

@@ -1,0 +1,100 @@
+import { conditionOf, type Condition, type Happening, inOrder, type KeptPiece, type Listed, type Piece, pieceSchema, wordsOf } from "@/core/book/book"; // prettier-ignore
+import { type Group, groupsOf, type LastingBy } from "@/core/book/lasting";
+import { markKey, markPattern, markText } from "@/core/book/mark";
+import { JobFileError } from "@/core/problem/problem";
+import { ofDatabase } from "./database";
+import { writing } from "./keeper";
+
+/** So many are listed at once. */
+const LISTED = 50;
+
+type Row = { id: number; data: string };
+type Told = Omit<Happening, "what" | "on"> & { on: string; what: string };
+
+/** The Book: pieces, what happened to them, and how they are found. */
+export const bookStore = ofDatabase((db) => {
+  const sql = {
+    put: db.prepare("INSERT INTO piece (mark, code, year, number, made_on, job, key, data) VALUES (@mark, @code, @year, @number, @madeOn, @job, @key, @data) ON CONFLICT (key) DO NOTHING RETURNING id"), // prettier-ignore
+    byKey: db.prepare<[string], Row>("SELECT id, data FROM piece WHERE key = ?"),
+    last: db.prepare<[string, number], { n: number | null }>("SELECT max(number) AS n FROM piece WHERE code = ? AND year = ?"), // prettier-ignore
+    lastCode: db.prepare<[], { code: string }>(
+      "SELECT code FROM piece WHERE code IS NOT NULL ORDER BY id DESC LIMIT 1",
+    ),
+    one: db.prepare<[number], Row>("SELECT id, data FROM piece WHERE id = ?"),
+    of: db.prepare<[number], Told>("SELECT id, piece, on_day AS 'on', what FROM happening WHERE piece = ?"),
+    add: db.prepare("INSERT OR IGNORE INTO happening (id, piece, on_day, what) VALUES (@id, @piece, @on, @what)"),
+    words: db.prepare("INSERT OR REPLACE INTO piece_words (rowid, words) VALUES (?, ?)"),
+    byMark: db.prepare<[string, number], Row>("SELECT id, data FROM piece WHERE mark GLOB ? ORDER BY mark LIMIT ?"),
+    byWords: db.prepare<[string, number], Row>("SELECT piece.id, data FROM piece_words JOIN piece ON piece.id = piece_words.rowid WHERE piece_words MATCH ? ORDER BY piece_words.rowid DESC LIMIT ?"), // prettier-ignore
+    newest: db.prepare<[number], Row>("SELECT id, data FROM piece ORDER BY id DESC LIMIT ?"),
+    marked: db.prepare<[number], { item: string; n: number }>("SELECT data ->> 'title' AS item, count(*) AS n FROM piece WHERE job = ? GROUP BY 1"), // prettier-ignore
+    ended: db.prepare("UPDATE piece SET ended_on = ?, ended_why = ? WHERE id = ?"),
+    lasted: db.prepare<[string], { value: string | null; made_on: string; ended_on: string | null; ended_why: string | null }>("SELECT data ->> ? AS value, made_on, ended_on, ended_why FROM piece"), // prettier-ignore
+    count: db.prepare<[], { n: number }>("SELECT count(*) AS n FROM piece"),
+  };
+  const read = ({ id, data }: Row): KeptPiece => ({ id, ...pieceSchema.parse(JSON.parse(data)) });
+  const happened = (id: number): Happening[] => inOrder(sql.of.all(id).map((h) => ({ ...h, what: JSON.parse(h.what) as Happening["what"] }))); // prettier-ignore
+  const listed = (rows: Row[]): Listed[] => rows.map((r) => ({ ...read(r), condition: conditionOf(happened(r.id)) }));
+  /** What is read from all that happened is written again. */
+  const reword = (id: number) => {
+    const all = happened(id);
+    sql.words.run(id, wordsOf(read(sql.one.get(id)!), all));
+    const { ended } = conditionOf(all);
+    sql.ended.run(ended?.on ?? null, ended?.why ?? null, id);
+  };
+  const put = (piece: Piece, key: string, given: { code: string; year: number; number: number } | null): KeptPiece => {
+    const row = { mark: markKey(piece.mark ?? ""), code: given?.code ?? null, year: given?.year ?? null, number: given?.number ?? null, madeOn: piece.madeOn, job: piece.job ?? null, key, data: JSON.stringify(piece) }; // prettier-ignore
+    const id = (sql.put.get(row) as { id: number } | undefined)?.id ?? sql.byKey.get(key)!.id;
+    reword(id);
+    return read(sql.one.get(id)!);
+  };
+  return {
+    /** Gives so many pieces alike the shop's next marks of the year they were made in; asked again with the same key they are the same ones. */
+    give: writing(db)((piece: Omit<Piece, "mark">, count: number, code: string, key: string): KeptPiece[] => {
+      const known = sql.byKey.get(`${key}/1`);
+      if (known) return Array.from({ length: count }, (_, i) => sql.byKey.get(`${key}/${i + 1}`)).flatMap((r) => (r ? [read(r)] : [])); // prettier-ignore
+      const year = Number(piece.madeOn.slice(0, 4));
+      const last = sql.last.get(code, year)!.n ?? 0;
+      if (last + count > 9999) throw new JobFileError([{ path: "count", message: `read ${count}; of ${year} ${9999 - last} marks are left` }]); // prettier-ignore
+      return Array.from({ length: count }, (_, i) => {
+        const number = last + i + 1;
+        return put({ ...piece, mark: markText(code, year, number) }, `${key}/${i + 1}`, { code, year, number });
+      });
+    }),
+    /** Keeps a piece with the mark it has, or with none. */
+    keep: writing(db)((piece: Piece, key: string): KeptPiece => put(piece, key, null)),
+    /** Keeps what happened, all of it or nothing, each once. @throws JobFileError where there is no such piece */
+    happened: writing(db)((events: Happening[]): void => {
+      for (const [i, e] of events.entries()) {
+        if (!sql.one.get(e.piece)) throw new JobFileError([{ path: `events[${i}].piece`, message: `read ${e.piece}; there is no such piece` }]); // prettier-ignore
+        sql.add.run({ ...e, what: JSON.stringify(e.what) });
+      }
+      for (const id of new Set(events.map((e) => e.piece))) reword(id);
+    }),
+    /** A piece and all that happened to it, the last first. */
+    load: (id: number): { piece: KeptPiece; happenings: Happening[]; condition: Condition } | undefined => {
+      const row = sql.one.get(id);
+      if (!row) return undefined;
+      const all = happened(id);
+      return { piece: read(row), happenings: all.toReversed(), condition: conditionOf(all) };
+    },
+    /** Pieces by what can be read of a mark, then by words that what is known of them begins with; the newest when nothing is asked. */
+    find: (asked: string): Listed[] => {
+      const text = asked.trim();
+      if (text === "") return listed(sql.newest.all(LISTED));
+      const pattern = /\s/.test(text) && !/[0-9?]/.test(text) ? undefined : markPattern(text);
+      const byMark = pattern ? sql.byMark.all(pattern, LISTED) : [];
+      const words = text.match(/[\p{L}\p{N}]+/gu) ?? [];
+      const byWords = words.length > 0 ? sql.byWords.all(words.map((w) => `"${w}"*`).join(" "), LISTED) : [];
+      const seen = new Set(byMark.map((r) => r.id));
+      return listed([...byMark, ...byWords.filter((r) => !seen.has(r.id))].slice(0, LISTED));
+    },
+    /** How many of each thing of a job have marks. */
+    marked: (job: number): Map<string, number> => new Map(sql.marked.all(job).map((m) => [m.item, m.n])),
+    /** How long pieces lasted up to a day, by what they have in common. */
+    lasted: (by: LastingBy, today: string): Group[] => groupsOf(sql.lasted.all(`$.${by}`).map((r) => ({ value: r.value ?? "not said", madeOn: r.made_on, ended: r.ended_on ? { on: r.ended_on, why: r.ended_why! } : null })), today), // prettier-ignore
+    /** The code the last marks were given with. */
+    code: (): string | undefined => sql.lastCode.get()?.code,
+    count: (): number => sql.count.get()!.n,
+  };
+});

@@ -1,0 +1,179 @@
+"use client";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import { useEffect, useRef, useState } from "react";
+import type { KeptPiece, Listed } from "@/core/book/book";
+import { askServer } from "@/ui/parts/askServer";
+import { DateField } from "@/ui/parts/DateField";
+import { Key } from "@/ui/parts/Key";
+import { NumberField } from "@/ui/parts/NumberField";
+import { count as said, dayText } from "@/ui/parts/words";
+import { ShopTop } from "@/ui/top/ShopTop";
+import { HowLong } from "./HowLong";
+
+/** A job whose pieces are to be marked. */
+interface Making {
+  id: number;
+  name: string;
+  lines: { at: number; title: string; quantity: number; marked: number }[];
+}
+
+/** The Book: found by what can be read of a mark or by words, as one types; what a job made is given its marks. */
+export function BookPage({ first, count, jobs, making, code, today }: { first: Listed[]; count: number; jobs: { id: number; name: string }[]; making: Making | null; code: string; today: string }) {
+  const [text, setText] = useState("");
+  const [found, setFound] = useState(first);
+  const [problem, setProblem] = useState<string | null>(null);
+  const router = useRouter();
+  const asked = useRef(0);
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => {
+      if (e.key !== "/" || (e.target as HTMLElement).closest("input, select")) return;
+      e.preventDefault();
+      field.current?.focus();
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  }, []);
+  useEffect(() => {
+    const mine = ++asked.current;
+    if (text.trim() === "") {
+      setFound(first);
+      return;
+    }
+    askServer<{ found: Listed[] }>(`/api/book?q=${encodeURIComponent(text)}`)
+      .then((r) => mine === asked.current && (setFound(r.found), setProblem(null)))
+      .catch((e: Error) => mine === asked.current && setProblem(e.message));
+  }, [text, first]);
+  return (
+    <>
+      <ShopTop here="/book" />
+      <main className="mx-auto max-w-[76rem] px-5 pt-3 pb-10">
+        <h1 className="text-[1.33rem] font-semibold">
+          The Book <Key k="/" />
+        </h1>
+        <input ref={field} className="field mt-2 w-full max-w-xl text-[1.3rem]" aria-label="Find a piece" placeholder="BW-8?, body pine, Moor stand, rest broken …" value={text} onChange={(e) => setText(e.target.value)} />
+        <p className="mt-1 text-[.9rem] text-soft">
+          what can be read of a mark, ? for what cannot; or words of what it is, whom it went to, what happened. {said(count, "piece")} in the Book.
+        </p>
+        {problem && <p role="alert" className="border-l-4 border-madder pl-2 font-semibold">{problem}</p>}
+        <ul className="mt-3" aria-label="Found">
+          {found.map((p) => (
+            <li key={p.id} className="border-t border-rule">
+              <Link prefetch={false} href={`/book/${p.id}`} className="grid min-h-[44px] grid-cols-[8.5rem_minmax(0,1.3fr)_6.5rem_minmax(0,1.2fr)] items-center gap-x-4 no-underline hover:bg-bench">
+                <b className="font-mono">{p.mark ?? "no mark"}</b>
+                <span className="truncate">{p.title}{p.wood ? `, ${p.wood}` : ""}</span>
+                <span className="text-soft">{dayText(p.madeOn).replace(/^\w+ /, "")} {p.madeOn.slice(0, 4)}</span>
+                <span className={p.condition.faults.length > 0 ? "text-madder" : "text-soft"}>
+                  {p.condition.where === "out" ? `out to ${p.condition.to}` : p.condition.where}
+                  {p.condition.faults.length > 0 ? `; ${p.condition.faults.join(", ")}` : ""}
+                </span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+        {found.length === 0 && <p className="mt-3">{text === "" ? "Nothing is in the Book yet: mark what a job made." : "Nothing in the Book is called so."}</p>}
+        <section aria-label="Mark what was made" className="mt-8">
+          <h2 className="border-b-2 border-ink text-[1.2rem] font-semibold">Mark what was made</h2>
+          <select className="field mt-2 min-h-[44px]" aria-label="Which job" value={making?.id ?? ""} onChange={(e) => router.push(e.target.value ? `/book?job=${e.target.value}` : "/book")}>
+            <option value="">of which job</option>
+            {jobs.map((j) => (
+              <option key={j.id} value={j.id}>
+                {j.name}
+              </option>
+            ))}
+          </select>
+          {making && <Marking making={making} code={code} today={today} done={() => router.refresh()} />}
+        </section>
+        <HowLong pieces={count} />
+        <CameIn today={today} done={(p) => router.push(`/book/${p.id}`)} />
+      </main>
+    </>
+  );
+} // prettier-ignore
+
+/** Gives each line of a job its marks, as many as were made and have none yet. */
+function Marking({ making, code: known, today, done }: { making: Making; code: string; today: string; done(): void }) {
+  const [code, setCode] = useState(known);
+  const [madeOn, setMadeOn] = useState(today);
+  const [counts, setCounts] = useState<Record<number, number>>({});
+  const [given, setGiven] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const key = useRef(new Map<number, string>());
+  const give = async (line: Making["lines"][number], count: number) => {
+    // Asked again after an answer that was lost it gives the same marks.
+    const mine = key.current.get(line.at) ?? crypto.randomUUID();
+    key.current.set(line.at, mine);
+    try {
+      const { pieces } = await askServer<{ pieces: KeptPiece[] }>("/api/book/pieces", { method: "POST", body: { key: mine, give: { job: making.id, line: line.at, count, code, madeOn } } });
+      key.current.delete(line.at);
+      setGiven(pieces.length === 1 ? pieces[0]!.mark! : `${pieces[0]!.mark} to ${pieces.at(-1)!.mark}`);
+      setProblem(null);
+      done();
+    } catch (e) {
+      setProblem((e as Error).message);
+    }
+  };
+  return (
+    <>
+      <p className="mt-2 flex flex-wrap items-center gap-x-5">
+        <label>
+          code of the shop <input className="field w-16 font-mono" aria-label="Code of the shop" maxLength={4} value={code} onChange={(e) => setCode(e.target.value.toUpperCase().replace(/[^A-Z]/g, ""))} />
+        </label>
+        <DateField label="made on" value={madeOn} onChange={(d) => d && setMadeOn(d)} />
+      </p>
+      {problem && <p role="alert" className="border-l-4 border-madder pl-2 font-semibold">{problem}</p>}
+      {given && <p role="status" className="border-l-4 border-spruce pl-2">Burn in <b className="font-mono">{given}</b>.</p>}
+      <ul className="mt-1">
+        {making.lines.map((l) => {
+          const count = counts[l.at] ?? Math.max(0, l.quantity - l.marked);
+          return (
+            <li key={l.at} className="flex min-h-[48px] flex-wrap items-center gap-x-4 border-t border-rule">
+              <span className="min-w-[14rem]">{l.title}</span>
+              <span className="text-soft">{l.quantity} in the job, {l.marked} marked</span>
+              <NumberField label={`How many: ${l.title}`} value={count} onSettle={(n) => setCounts({ ...counts, [l.at]: Math.max(0, Math.min(2000, Math.round(n))) })} className="w-16" />
+              <button className="act" disabled={count === 0 || code === ""} onClick={() => void give(l, count)}>
+                {said(count, "mark")}
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </>
+  );
+} // prettier-ignore
+
+/** A box that came in, with the mark it has or with none. */
+function CameIn({ today, done }: { today: string; done(p: KeptPiece): void }) {
+  const [mark, setMark] = useState("");
+  const [title, setTitle] = useState("");
+  const [problem, setProblem] = useState<string | null>(null);
+  const key = useRef<string>(null);
+  const keep = async () => {
+    key.current ??= crypto.randomUUID();
+    try {
+      const { pieces } = await askServer<{ pieces: KeptPiece[] }>("/api/book/pieces", { method: "POST", body: { key: key.current, keep: { ...(mark.trim() ? { mark: mark.trim() } : {}), title: title.trim(), item: "body", standard: "unknown", size: "unknown", madeOn: today, measured: [] } } });
+      key.current = null;
+      done(pieces[0]!);
+    } catch (e) {
+      setProblem((e as Error).message);
+    }
+  };
+  return (
+    <section aria-label="One that came in" className="mt-8">
+      <h2 className="border-b-2 border-ink text-[1.2rem] font-semibold">One that came in</h2>
+      <p className="mt-2 border-l-4 border-madder pl-2 text-[.93rem]">
+        Second-hand boxes may carry foulbrood spores: scorch them or have them looked at before bees go in. Many places want them inspected,
+        registered or burned: ask the local bee inspector.
+      </p>
+      <p className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <input className="field w-72" aria-label="What it is" placeholder="what it is: body, deep, old pine" maxLength={120} value={title} onChange={(e) => setTitle(e.target.value)} />
+        <input className="field w-40 font-mono" aria-label="Its mark" placeholder="its mark, if any" maxLength={40} value={mark} onChange={(e) => setMark(e.target.value)} />
+        <button className="quiet min-h-[44px]" disabled={title.trim() === ""} onClick={() => void keep()}>
+          put it in the Book
+        </button>
+      </p>
+      {problem && <p role="alert" className="border-l-4 border-madder pl-2 font-semibold">{problem}</p>}
+    </section>
+  );
+} // prettier-ignore

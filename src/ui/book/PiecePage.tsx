@@ -1,0 +1,171 @@
+"use client";
+import Link from "next/link";
+import { useRef, useState } from "react";
+import { type Condition, FAULTS, type Fault, type Happening, happeningText, type KeptPiece } from "@/core/book/book";
+import { lengthWithUnit } from "@/core/length/format";
+import type { Units } from "@/core/length/length";
+import { askServer } from "@/ui/parts/askServer";
+import { DateField } from "@/ui/parts/DateField";
+import { count, dayText } from "@/ui/parts/words";
+import { ShopTop } from "@/ui/top/ShopTop";
+import { Nearest } from "./Nearest";
+import { type AsNew, Repairs } from "./Repairs";
+
+/** A piece as it is kept. */
+export interface Found {
+  piece: KeptPiece;
+  happenings: Happening[];
+  condition: Condition;
+}
+type What = Happening["what"];
+
+/** What can be written down, and what it asks. */
+const ACTS = [
+  { do: "out", label: "Goes out", asks: "to whom or where" },
+  { do: "back", label: "Comes back" },
+  { do: "inspected", label: "Inspected", faults: true, asks: "a note, if any" },
+  { do: "repaired", label: "Repaired", faults: true, asks: "how" },
+  { do: "scorched", label: "Scorched" },
+  { do: "treated", label: "Treated", asks: "with what" },
+  { do: "scrapped", label: "Scrapped" },
+  { do: "note", label: "A note", asks: "what was noticed" },
+] as const;
+
+/** One piece: what it is, how it stands, what happens next to it, and all that did. */
+export function PiecePage({ found: first, jobName, asNew, units, today }: { found: Found; jobName: string | null; asNew: AsNew | null; units: Units; today: string }) {
+  const [found, setFound] = useState(first);
+  const [problem, setProblem] = useState<string | null>(null);
+  const screen = useRef<string>(null);
+  const { piece, happenings, condition } = found;
+  const tell = async (on: string, what: What): Promise<boolean> => {
+    screen.current ??= crypto.randomUUID();
+    const event: Happening = { id: `${screen.current}.${Date.now()}`, piece: piece.id, on, what };
+    try {
+      setFound(await askServer<Found>("/api/book/happened", { method: "POST", body: { events: [event] } }));
+      setProblem(null);
+      return true;
+    } catch (e) {
+      setProblem((e as Error).message);
+      return false;
+    }
+  };
+  const year = (day: string) => `${dayText(day)} ${day.slice(0, 4)}`;
+  return (
+    <>
+      <ShopTop here="/book" />
+      <main className="mx-auto max-w-[64rem] px-5 pt-3 pb-10">
+        <p className="no-print">
+          <Link prefetch={false} href="/book" className="quiet inline-flex min-h-[44px] items-center">
+            the Book
+          </Link>
+          {piece.mark && (
+            <a className="quiet ml-4 inline-flex min-h-[44px] items-center" href={`/api/book/${piece.id}/brand?high=18`}>
+              its mark at true size
+            </a>
+          )}
+        </p>
+        <h1 className="font-mono text-[2.4rem] font-bold">{piece.mark ?? "no mark"}</h1>
+        <p className="text-[1.2rem]">
+          {piece.title}
+          {piece.standard !== "unknown" ? ` · ${piece.standard}` : ""} · {piece.standard === "unknown" ? "came in" : "made"} {year(piece.madeOn)}
+          {jobName && (
+            <>
+              {" in "}
+              <Link prefetch={false} href={`/jobs/${piece.job}/shape`}>
+                {jobName}
+              </Link>
+            </>
+          )}
+        </p>
+        <p className={`mt-2 border-l-8 pl-4 text-[1.2rem] ${condition.faults.length > 0 || condition.where === "scrapped" ? "border-madder" : "border-spruce"}`}>
+          <b>{condition.where === "out" ? `Out to ${condition.to}` : condition.where === "scrapped" ? `Scrapped ${year(condition.ended!.on)}: ${condition.ended!.why}` : "Here"}</b>
+          {condition.faults.length > 0 && <>; {condition.faults.join(", ")}</>}
+          <span className="block text-[.93rem] text-soft">
+            {[piece.wood, piece.joint, piece.finish, piece.design ? `design mark ${piece.design}` : null, count(condition.repairs, "repair"), condition.scorchedOn ? `scorched ${year(condition.scorchedOn)}` : null, condition.treatedOn ? `treated ${year(condition.treatedOn)}` : null].filter(Boolean).join(" · ")}
+          </span>
+        </p>
+        {piece.measured.length > 0 && (
+          <p className="mt-2">
+            Measured: {piece.measured.map((m) => `${m.what} ${lengthWithUnit(m.value, units)}`).join(", ")}
+          </p>
+        )}
+        {problem && <p role="alert" className="mt-2 border-l-4 border-madder pl-2 font-semibold">{problem}</p>}
+        {condition.where !== "scrapped" && <Tell today={today} faults={condition.faults} out={condition.where === "out"} tell={tell} />}
+        {asNew && piece.standard === "unknown" && condition.where !== "scrapped" && <Nearest piece={piece} condition={condition} asNew={asNew} units={units} tell={(what) => tell(today, what)} />}
+        {asNew && condition.where !== "scrapped" && condition.faults.length > 0 && <Repairs piece={piece} condition={condition} asNew={asNew} units={units} tell={(what) => tell(today, what)} />}
+        <h2 className="mt-6 border-b-2 border-ink text-[1.2rem] font-semibold">What happened</h2>
+        <ul>
+          {happenings.map((h) => (
+            <li key={h.id} className="grid min-h-[40px] grid-cols-[9rem_minmax(0,1fr)] items-center border-b border-rule">
+              <span className="text-soft">{year(h.on)}</span> {happeningText(h)}
+            </li>
+          ))}
+          <li className="grid min-h-[40px] grid-cols-[9rem_minmax(0,1fr)] items-center">
+            <span className="text-soft">{year(piece.madeOn)}</span> {piece.standard === "unknown" ? "came in" : "made"}
+          </li>
+        </ul>
+      </main>
+    </>
+  );
+} // prettier-ignore
+
+/** Writes down what happens: what, on which day, and what has to be said of it. */
+function Tell({ today, faults, out, tell }: { today: string; faults: Fault[]; out: boolean; tell(on: string, what: What): Promise<boolean> }) {
+  const [act, setAct] = useState<(typeof ACTS)[number]["do"]>(out ? "back" : faults.length > 0 ? "repaired" : "inspected");
+  const [on, setOn] = useState(today);
+  const [text, setText] = useState("");
+  const [some, setSome] = useState<Fault[]>(faults);
+  const asked = ACTS.find((a) => a.do === act)!;
+  const said = text.trim();
+  const what = ((): What | string => {
+    switch (act) {
+      case "out":
+        return said ? { do: "out", to: said } : "say to whom or where it goes";
+      case "inspected":
+        return { do: "inspected", faults: some, ...(said ? { note: said } : {}) };
+      case "repaired":
+        return some.length === 0 ? "say what was repaired" : said ? { do: "repaired", faults: some, how: said } : "say how it was repaired";
+      case "treated":
+        return said ? { do: "treated", with: said } : "say what it was treated with";
+      case "scrapped":
+        return { do: "scrapped", why: some[0] ?? "burned" };
+      case "note":
+        return said ? { do: "note", text: said } : "say what was noticed";
+      default:
+        return { do: act };
+    }
+  })();
+  const write = async () => {
+    if (typeof what === "string" || !(await tell(on, what))) return;
+    setText("");
+    setSome([]);
+  };
+  return (
+    <section aria-label="What happens to it" className="no-print mt-4 border-2 border-ink p-4">
+      <p className="flex flex-wrap gap-x-4">
+        {ACTS.map((a) => (
+          <button key={a.do} aria-pressed={a.do === act} onClick={() => { setAct(a.do); setSome(a.do === "repaired" ? faults : []); }} className={`min-h-[44px] border-0 border-b-2 bg-transparent px-0 ${a.do === act ? "border-spruce font-semibold" : "border-transparent"}`}>
+            {a.label}
+          </button>
+        ))}
+      </p>
+      {("faults" in asked || act === "scrapped") && (
+        <p className="mt-2 flex flex-wrap gap-x-4">
+          {FAULTS.map((f) => (
+            <label key={f} className="inline-flex min-h-[44px] items-center gap-1.5">
+              <input type={act === "scrapped" ? "radio" : "checkbox"} name="fault" checked={some.includes(f)} onChange={() => setSome(act === "scrapped" ? [f] : some.includes(f) ? some.filter((x) => x !== f) : [...some, f])} /> {f}
+            </label>
+          ))}
+        </p>
+      )}
+      <p className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <DateField label="on" value={on} onChange={(d) => d && setOn(d)} />
+        {"asks" in asked && <input className="field w-96" aria-label={asked.asks} placeholder={asked.asks} maxLength={500} value={text} onChange={(e) => setText(e.target.value)} />}
+        <button className="act" disabled={typeof what === "string"} title={typeof what === "string" ? what : undefined} onClick={() => void write()}>
+          Write it down
+        </button>
+      </p>
+      {act === "scorched" && <p className="mt-1 border-l-4 border-madder pl-2 text-[.93rem]">Scorch outside, away from bees and anything that burns, with water at hand; follow the torch&apos;s manual and local rules.</p>}
+    </section>
+  );
+} // prettier-ignore

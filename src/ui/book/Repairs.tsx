@@ -1,0 +1,109 @@
+"use client";
+import { useMemo, useState } from "react";
+import type { Condition, Happening, KeptPiece } from "@/core/book/book";
+import { type Corner, CORNERS, type MeasuredBox, type Repair, repairOf, worthIt } from "@/core/book/repair";
+import { lengthText } from "@/core/length/format";
+import type { Length, Units } from "@/core/length/length";
+import { PrintButton } from "@/ui/parts/PrintButton";
+import { MeasureFields, useMeasures } from "./Measures";
+
+/** What a new one like it measures, the minutes it takes, and its frames' ears. */
+export interface AsNew {
+  box: MeasuredBox;
+  minutes: number;
+  standard: string;
+  ear: Length;
+}
+const CORNER_SAID: Record<Corner, string> = {
+  "rabbet-ends": "rabbet in ends",
+  "butt-ends-inside": "butt, ends inside",
+  finger: "fingers",
+};
+
+/** How what is wrong with a box is mended: measured first, then parts cut to it, what is bought, minutes, and whether it is worth it. */
+export function Repairs({ piece, condition, asNew, units, tell }: { piece: KeptPiece; condition: Condition; asNew: AsNew; units: Units; tell(what: Happening["what"]): Promise<boolean> }) {
+  const measures = useMeasures(piece, condition, asNew.box);
+  const { box } = measures;
+  const [corner, setCorner] = useState<Corner>(CORNERS.find((c) => piece.joint?.startsWith(CORNER_SAID[c].split(",")[0]!)) ?? "rabbet-ends");
+  const [repairs, problem] = useMemo((): [Repair[], string | null] => {
+    try {
+      return [condition.faults.map((f) => repairOf(f, box, { standard: asNew.standard, corner, ear: asNew.ear, units })), null];
+    } catch (e) {
+      return [[], (e as Error).message];
+    }
+  }, [condition.faults, box, corner, asNew, units]);
+  const worth = worthIt(repairs, asNew.minutes);
+  const mended = async () => {
+    if (measures.fresh.length > 0 && !(await tell({ do: "measured", sizes: measures.fresh }))) return;
+    const how = repairs.flatMap((r) => r.parts.map((p) => `${p.name} ${[p.l, p.w, p.t].map((l) => lengthText(l, units)).join(" × ")}`));
+    await tell({ do: "repaired", faults: condition.faults, how: (how.join(", ") || repairs.map((r) => r.method[0]!).join("; ")).slice(0, 500), minutes: worth.minutes });
+  };
+  return (
+    <section aria-label="How it is mended" className="mt-6">
+      <h2 className="flex items-baseline border-b-2 border-ink text-[1.2rem] font-semibold">
+        How it is mended
+        <span className="ml-auto text-[.9rem] font-normal"><PrintButton /></span>
+      </h2>
+      <p className="mt-2 text-soft">Measure the box: what is cut fits it as it is, not as it was planned. What is lighter is as the plan has it.</p>
+      <p className="mt-1 flex flex-wrap gap-x-5 gap-y-1">
+        <MeasureFields of={measures} units={units} />
+        <label className="whitespace-nowrap">
+          corner{" "}
+          <select className="field" aria-label="corner" value={corner} onChange={(e) => setCorner(e.target.value as Corner)}>
+            {CORNERS.map((c) => (
+              <option key={c} value={c}>
+                {CORNER_SAID[c]}
+              </option>
+            ))}
+          </select>
+        </label>
+      </p>
+      {problem && <p role="alert" className="mt-2 border-l-4 border-madder pl-2 font-semibold">{problem}</p>}
+      {repairs.map((r) => (
+        <div key={r.fault} className="mt-4">
+          <h3 className="text-[1.13rem] font-semibold">{r.fault}</h3>
+          <ol className="list-decimal pl-6">
+            {r.method.map((m) => (
+              <li key={m}>{m}</li>
+            ))}
+          </ol>
+          {r.parts.length > 0 && (
+            <table className="cutting-list mt-1">
+              <tbody>
+                {r.parts.map((p) => (
+                  <tr key={p.name}>
+                    <td>{p.name}</td>
+                    <td className="font-mono whitespace-nowrap">{[p.l, p.w, p.t].map((l) => lengthText(l, units)).join(" × ")}</td>
+                    <td className="text-[.93rem]">
+                      {p.cuts.map((c) => (
+                        <span key={c} className="block">
+                          {c}
+                        </span>
+                      ))}
+                      <span className="text-soft">{p.working}</span>
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          <p className="mt-1">
+            {r.buys.map((b) => `${b.quantity} ${b.what}`).join(", ")}
+            {r.buys.length > 0 ? "; " : ""}
+            about {r.minutes} minutes, a guess
+          </p>
+          <p>Check: {r.check}.</p>
+          <p className="border-l-4 border-madder pl-2 text-[.93rem]">{r.caution}</p>
+        </div>
+      ))}
+      {repairs.length > 0 && (
+        <p className={`mt-4 border-l-8 pl-4 ${worth.worth ? "border-spruce" : "border-madder"}`}>
+          {worth.said}
+          <button className="act no-print ml-4" onClick={() => void mended()}>
+            It is mended
+          </button>
+        </p>
+      )}
+    </section>
+  );
+} // prettier-ignore
