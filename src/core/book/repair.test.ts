@@ -60,9 +60,14 @@ test("every repair says how, what to check, and its caution", () => {
   }
 });
 
-test("worth it or not, by a sum that is shown", () => {
+test("worth it or not, by a sum that is shown: in money where there are prices, otherwise in minutes", () => {
   const [corner, rest] = [repair("corner rotten"), repair("rest broken")];
-  expect(worthIt([rest], 60)).toMatchObject({ worth: true, minutes: 20 });
+  expect(worthIt([rest], { minutes: 60, currency: null })).toMatchObject({ worth: true, minutes: 20 });
   // 40 and 20 are 60; six tenths of 90 are 54.
-  expect(worthIt([corner, rest], 90)).toMatchObject({ worth: false, minutes: 60, said: "corner rotten 40 + rest broken 20 = 60 min; a new one 90 min: not worth it, over 60 % of a new one" }); // prettier-ignore
+  expect(worthIt([corner, rest], { minutes: 90, currency: null })).toMatchObject({ worth: false, minutes: 60, said: "corner rotten 40 + rest broken 20 = 60 min; a new one 90 min: not worth it, over 60 % of a new one" }); // prettier-ignore
+  // Forty minutes at 18 an hour are 12; 16 3/8 × 9 1/2 × 7/8 inches at 1000 a cubic metre 2.23; together under six tenths of 27.
+  const sum = worthIt([corner], { minutes: 18, money: 27, rate: 18, wood: 1000, currency: "USD" });
+  expect((16.375 * 9.5 * 0.875 * 0.0254 ** 3 * 1000).toFixed(2)).toBe("2.23");
+  expect(sum).toMatchObject({ worth: true, said: "corner rotten 40 min, $12.00 of work and $2.23 of wood; a new one 18 min, $27.00 in all: worth it" }); // prettier-ignore
+  expect(worthIt([corner], { minutes: 18, money: 23, rate: 18, wood: 1000, currency: "USD" }).worth).toBe(false);
 });

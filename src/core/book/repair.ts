@@ -3,6 +3,7 @@ import { emptyJob } from "@/core/job/job";
 import { inch, type Length, nm, NM_PER_MM, type Units } from "@/core/length/length";
 import { lengthText, lengthWithUnit } from "@/core/length/format";
 import { shapeOfLine } from "@/core/line/shapes";
+import { type Currency, moneyText } from "@/core/money/money";
 import { JobFileError } from "@/core/problem/problem";
 import type { Shape } from "@/core/shape/shape";
 import { findStandard } from "@/core/standards";
@@ -129,21 +130,40 @@ export function repairOf(fault: Fault, box: MeasuredBox, how: { standard: string
   }
 } // prettier-ignore
 
+/** What a new one costs and takes; money where the shop's rate and prices are known. */
+export interface New {
+  minutes: number;
+  /** All of it, the work too. */
+  money?: number;
+  /** Of an hour, and of a cubic metre of wood. */
+  rate?: number;
+  wood?: number;
+  currency: Currency;
+}
+
 /** Whether mending is worth it against a new one, with the sum. */
 export interface Worth {
   worth: boolean;
   minutes: number;
-  ofNew: number;
   said: string;
 }
 
-/** Mending pays while it takes less than this part of the minutes of a new one: what is left is old wood. */
+/** Mending pays while it takes less than this part of a new one: what is left is old wood. [mem] */
 const PART = 0.6;
 
-/** Adds up what mending takes against making one anew, in minutes of people. */
-export function worthIt(repairs: Repair[], newMinutes: number): Worth {
+/** Adds up what mending takes against making one anew: money, where work and wood have a price, otherwise minutes of people. */
+export function worthIt(repairs: Repair[], anew: New): Worth {
   const minutes = repairs.reduce((n, r) => n + r.minutes, 0);
-  const worth = minutes <= PART * newMinutes;
-  const sum = repairs.map((r) => `${r.fault} ${r.minutes}`).join(" + ");
-  return { worth, minutes, ofNew: newMinutes, said: `${sum}${repairs.length > 1 ? ` = ${minutes}` : ""} min; a new one ${newMinutes.toFixed(0)} min: ${worth ? "worth it" : `not worth it, over ${Math.round(PART * 100)} % of a new one`}` }; // prettier-ignore
-}
+  const sum = `${repairs.map((r) => `${r.fault} ${r.minutes}`).join(" + ")}${repairs.length > 1 ? ` = ${minutes}` : ""} min`;
+  const verdict = (part: number) => (part <= PART ? "worth it" : `not worth it, over ${Math.round(PART * 100)} % of a new one`);
+  if (anew.money === undefined || anew.rate === undefined) {
+    const part = minutes / anew.minutes;
+    return { worth: part <= PART, minutes, said: `${sum}; a new one ${anew.minutes.toFixed(0)} min: ${verdict(part)}` };
+  }
+  const say = (n: number) => moneyText(n, anew.currency);
+  const work = (minutes * anew.rate) / 60;
+  const cubic = repairs.flatMap((r) => r.parts).reduce((n, p) => n + (p.l * p.w * p.t) / 1e27, 0);
+  const wood = cubic * (anew.wood ?? 0);
+  const part = (work + wood) / anew.money;
+  return { worth: part <= PART, minutes, said: `${sum}, ${say(work)} of work${wood > 0 ? ` and ${say(wood)} of wood` : ""}; a new one ${anew.minutes.toFixed(0)} min, ${say(anew.money)} in all: ${verdict(part)}` };
+} // prettier-ignore

@@ -11,6 +11,9 @@ import { count as said, dayText } from "@/ui/parts/words";
 import { ShopTop } from "@/ui/top/ShopTop";
 import { HowLong } from "./HowLong";
 
+/** So many of the newest are shown before anything is asked. */
+const NEWEST = 10;
+
 /** A job whose pieces are to be marked. */
 interface Making {
   id: number;
@@ -58,7 +61,7 @@ export function BookPage({ first, count, jobs, making, code, today }: { first: L
         </p>
         {problem && <p role="alert" className="border-l-4 border-madder pl-2 font-semibold">{problem}</p>}
         <ul className="mt-3" aria-label="Found">
-          {found.map((p) => (
+          {(text.trim() === "" ? found.slice(0, NEWEST) : found).map((p) => (
             <li key={p.id} className="border-t border-rule">
               <Link prefetch={false} href={`/book/${p.id}`} className="grid min-h-[44px] grid-cols-[8.5rem_minmax(0,1.3fr)_6.5rem_minmax(0,1.2fr)] items-center gap-x-4 no-underline hover:bg-bench">
                 <b className="font-mono">{p.mark ?? "no mark"}</b>

@@ -81,9 +81,14 @@ export function PiecePage({ found: first, jobName, asNew, units, today }: { foun
           <b>{condition.where === "out" ? `Out to ${condition.to}` : condition.where === "scrapped" ? `Scrapped ${year(condition.ended!.on)}: ${condition.ended!.why}` : "Here"}</b>
           {condition.faults.length > 0 && <>; {condition.faults.join(", ")}</>}
           <span className="block text-[.93rem] text-soft">
-            {[piece.wood, piece.joint, piece.finish, piece.design ? `design mark ${piece.design}` : null, count(condition.repairs, "repair"), condition.scorchedOn ? `scorched ${year(condition.scorchedOn)}` : null, condition.treatedOn ? `treated ${year(condition.treatedOn)}` : null].filter(Boolean).join(" · ")}
+            {[piece.wood, piece.joint, piece.finish === "none" ? "no finish" : piece.finish, piece.design ? `design mark ${piece.design}` : null, count(condition.repairs, "repair"), condition.scorchedOn ? `scorched ${year(condition.scorchedOn)}` : null, condition.treatedOn ? `treated ${year(condition.treatedOn)}` : null].filter(Boolean).join(" · ")}
           </span>
         </p>
+        {piece.standard === "unknown" && !condition.scorchedOn && (
+          <p className="mt-2 border-l-4 border-madder pl-2 text-[.93rem]">
+            It may carry foulbrood spores: scorch it or have it looked at before bees go in; ask the local bee inspector what is required.
+          </p>
+        )}
         {piece.measured.length > 0 && (
           <p className="mt-2">
             Measured: {piece.measured.map((m) => `${m.what} ${lengthWithUnit(m.value, units)}`).join(", ")}

@@ -1,16 +1,16 @@
 "use client";
 import { useMemo, useState } from "react";
 import type { Condition, Happening, KeptPiece } from "@/core/book/book";
-import { type Corner, CORNERS, type MeasuredBox, type Repair, repairOf, worthIt } from "@/core/book/repair";
+import { type Corner, CORNERS, type MeasuredBox, type New, type Repair, repairOf, worthIt } from "@/core/book/repair";
 import { lengthText } from "@/core/length/format";
 import type { Length, Units } from "@/core/length/length";
 import { PrintButton } from "@/ui/parts/PrintButton";
 import { MeasureFields, useMeasures } from "./Measures";
 
-/** What a new one like it measures, the minutes it takes, and its frames' ears. */
+/** What a new one like it measures, what it costs, and its frames' ears. */
 export interface AsNew {
   box: MeasuredBox;
-  minutes: number;
+  cost: New;
   standard: string;
   ear: Length;
 }
@@ -32,7 +32,7 @@ export function Repairs({ piece, condition, asNew, units, tell }: { piece: KeptP
       return [[], (e as Error).message];
     }
   }, [condition.faults, box, corner, asNew, units]);
-  const worth = worthIt(repairs, asNew.minutes);
+  const worth = worthIt(repairs, asNew.cost);
   const mended = async () => {
     if (measures.fresh.length > 0 && !(await tell({ do: "measured", sizes: measures.fresh }))) return;
     const how = repairs.flatMap((r) => r.parts.map((p) => `${p.name} ${[p.l, p.w, p.t].map((l) => lengthText(l, units)).join(" × ")}`));
@@ -92,8 +92,12 @@ export function Repairs({ piece, condition, asNew, units, tell }: { piece: KeptP
             {r.buys.length > 0 ? "; " : ""}
             about {r.minutes} minutes, a guess
           </p>
-          <p>Check: {r.check}.</p>
-          <p className="border-l-4 border-madder pl-2 text-[.93rem]">{r.caution}</p>
+          {r.minutes > 0 && (
+            <>
+              <p>Check: {r.check}.</p>
+              <p className="border-l-4 border-madder pl-2 text-[.93rem]">{r.caution}</p>
+            </>
+          )}
         </div>
       ))}
       {repairs.length > 0 && (

@@ -11,7 +11,7 @@ const { PiecePage } = await import("./PiecePage");
 
 const piece: KeptPiece = { id: 7, mark: "BW-27-0007", title: "Body, deep", item: "body", standard: "langstroth-10", size: "deep", wood: "white pine", job: 3, madeOn: "2027-02-20", measured: [{ what: "depth", value: mm(244.475) }] }; // prettier-ignore
 const listed: Listed = { ...piece, condition: conditionOf([]) };
-const asNew = { box: { outsideLength: inch(19, 7, 8), outsideWidth: inch(16, 1, 4), insideLength: inch(18, 3, 8), insideWidth: inch(14, 3, 4), depth: inch(9, 5, 8), restToRest: inch(19, 1, 8), restDepth: inch(0, 5, 8) }, minutes: 90, standard: "langstroth-10", ear: inch(0, 3, 8) }; // prettier-ignore
+const asNew = { box: { outsideLength: inch(19, 7, 8), outsideWidth: inch(16, 1, 4), insideLength: inch(18, 3, 8), insideWidth: inch(14, 3, 4), depth: inch(9, 5, 8), restToRest: inch(19, 1, 8), restDepth: inch(0, 5, 8) }, cost: { minutes: 90, currency: null }, standard: "langstroth-10", ear: inch(0, 3, 8) }; // prettier-ignore
 let asked: { path: string; body?: { key?: string; give?: { count: number }; events?: Happening[] } }[] = [];
 let answers: (path: string, body: (typeof asked)[number]["body"]) => object;
 let away = false;
