@@ -172,7 +172,7 @@ test("the shop's pages on an upright tablet: nothing runs off, axe finds nothing
 }) => {
   test.setTimeout(240_000);
   await page.setViewportSize({ width: 800, height: 1280 });
-  for (const path of ["/", "/yard", "/yard/count", "/catalogue", "/shop"]) {
+  for (const path of ["/", "/yard", "/yard/count", "/catalogue", "/weigh", "/book", "/shop"]) {
     await page.goto(path);
     const { violations } = await new AxeBuilder({ page }).analyze();
     const serious = violations.filter((v) => v.impact === "serious" || v.impact === "critical").map((v) => `${path}: ${v.id} ${v.nodes[0]?.html}`); // prettier-ignore

@@ -1,3 +1,5 @@
+import { type MakersOwn, recipeOf } from "@/core/designs/design";
+import { standardOf } from "@/core/standards/own";
 import { type Hive, standsIn } from "@/core/hive/hive";
 import { exactText } from "@/core/length/format";
 import { nm } from "@/core/length/length";
@@ -65,13 +67,15 @@ export const SETS: { id: string; label: string; many?: number; school?: string; 
   },
 ]; // prettier-ignore
 
-/** One of the usual hives as it stands in summer, to be set beside others. */
-export const hiveThing = (hive: Hive): WeighThing => ({
+/** A hive as it stands in summer, to be set beside others; lengths are written as a file has them. */
+export const hiveThing = (hive: Hive, own: MakersOwn): WeighThing => ({
   name: hive.name,
   hive: hive.levels.flatMap((level) => {
     if ("measured" in level || !standsIn(level, "summer")) return [];
     const { seasons: _some, options, ...of } = level;
-    // A number in a usual hive is a length.
-    return [{ ...of, options: Object.fromEntries(Object.entries(options).map(([k, v]) => [k, typeof v === "number" ? exactText(nm(v), "in") : v])) }]; // prettier-ignore
+    const standard = standardOf(level.standard, own.standards);
+    const kindOf = (name: string) => (standard && recipeOf(level.item, standard, own)?.parameters.find((p) => p.name === name)?.kind); // prettier-ignore
+    const written = Object.entries(options).map(([k, v]) => [k, typeof v === "number" && kindOf(k) === "length" ? exactText(nm(v), "in") : v]);
+    return [{ ...of, options: Object.fromEntries(written) as Record<string, string | number | boolean> }];
   }),
-});
+}); // prettier-ignore

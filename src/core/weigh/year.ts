@@ -33,16 +33,25 @@ export interface YearSeason {
   goes: string[];
   height: Length;
   fullKg: number;
-  /** What is done then. [trade: handbook 10] */
+  /** What stands before its entrance, and what is done then. [trade: handbook 10] */
+  before: string[];
   acts: string[];
 }
 
 const ACTS: Record<Season, string[]> = {
   spring: ["syrup 1:1 or patties while it is cold", "open the entrance as the colony grows"],
   summer: ["add a box when seven or eight of ten frames are covered", "excluder under the honey boxes, vents open"],
-  autumn: ["honey off, excluder off with it", "syrup 2:1 in a closed feeder", "small entrance or a robbing screen: fed hives are robbed"],
-  winter: ["no excluder: the cluster climbs and would leave its queen", "reduced entrance and mouse guard", "dry above: inner cover or quilt"],
+  autumn: ["honey off, excluder off with it", "syrup 2:1 in a closed feeder", "small entrance, robbing screen on: fed hives are robbed"],
+  winter: ["no excluder: the cluster climbs and would leave its queen", "reduced entrance, mouse guard on", "dry above: inner cover or quilt"],
 }; // prettier-ignore
+
+/** Before the entrance: fed hives are robbed, and mice come in when it is cold. */
+const BEFORE: Record<Season, string[]> = {
+  spring: [],
+  summer: [],
+  autumn: ["Robbing screen"],
+  winter: ["Mouse guard"],
+};
 
 /** What to do where a lift is more than most should do. */
 function insteadOf({ kg, judged }: Lifted, indexForTwo: number): string | null {
@@ -85,6 +94,7 @@ export function yearOf(hive: Hive, fill: number): YearSeason[] {
       goes: went.filter((t) => !moved.some((s) => s.title === t)),
       height: weights.height as Length,
       fullKg: weights.fullKg,
+      before: BEFORE[season],
       acts: ACTS[season],
     };
   });
@@ -98,9 +108,9 @@ export function madeBy(hive: Hive, year: YearSeason[], from: string): { season: 
   const made = new Map<string, number>();
   const next = (day: string) => (`${from.slice(0, 4)}-${day}` >= from ? from.slice(0, 4) : String(Number(from.slice(0, 4)) + 1)) + `-${day}`;
   const inOrder = year.map((y) => ({ ...y, date: next(hive.begins[y.season]) })).toSorted((x, y) => x.date.localeCompare(y.date));
-  return inOrder.flatMap(({ season, date, levels }) => {
+  return inOrder.flatMap(({ season, date, levels, before }) => {
     const there = new Map<string, number>();
-    const titles = levels.flatMap(({ title }) => {
+    const titles = [...levels.map((l) => l.title), ...before].flatMap((title) => {
       there.set(title, (there.get(title) ?? 0) + 1);
       if (there.get(title)! <= (made.get(title) ?? 0)) return [];
       made.set(title, there.get(title)!);

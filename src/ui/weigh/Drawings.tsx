@@ -46,7 +46,7 @@ export function Drawings({ rows, units, pinned }: { rows: Row[]; units: Units; p
               {isStacked ? ` × ${lengthText(d.height, units)}` : ""}
             </text>
             {d.shapes(x, scale)}
-            <MarkAt k={d.k} x={x + (isStacked ? 14 : 18)} y={isStacked ? STACKS - 14 : text - 20} />
+            <MarkAt k={d.k} x={x + (isStacked ? 14 : 8)} y={isStacked ? STACKS - 14 : TOP - 12} />
             <text x={middle} y={text} textAnchor="middle" fontSize="14" fontWeight={650} className="fill-ink">
               {d.name.length > 24 ? `${d.name.slice(0, 23)}…` : d.name}
             </text>
@@ -80,7 +80,7 @@ function frameOf({ drawn, name }: Row, k: number): Drawn[] {
       </>
     );
   }; // prettier-ignore
-  return [{ k, name, length: bar, height, shapes, under: (scale) => TOP + thickAt(scale) + 36 }];
+  return [{ k, name, length: bar, height, shapes, under: (scale) => TOP + thickAt(scale) + 22 }];
 }
 
 /** A box or a stack from its long side, standing on the ground. */

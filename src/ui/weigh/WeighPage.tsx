@@ -2,6 +2,7 @@
 import dynamic from "next/dynamic";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { MakersOwn } from "@/core/designs/design";
+import type { Hive } from "@/core/hive/hive";
 import type { Units } from "@/core/length/length";
 import { FIGURES, judge, QUESTIONS, type Weights, weightsOf } from "@/core/weigh/compare";
 import type { FeederKind } from "@/core/weigh/feeders";
@@ -36,7 +37,7 @@ const fileOf = (things: WeighThing[], fill: number, units: Units) => ({
 });
 
 /** Which to make: things side by side by every figure a practitioner asks for, and which is best by what counts. */
-export function WeighPage({ first, stacks, own: makers, feeders }: { first: Row[]; stacks: string[]; own: MakersOwn; feeders: FeederKind[] }) {
+export function WeighPage({ first, stacks, own: makers, feeders, hives }: { first: Row[]; stacks: string[]; own: MakersOwn; feeders: FeederKind[]; hives: Hive[] }) {
   const [things, setThings] = useState<WeighThing[]>(SETS[0]!.things);
   const [fill, setFill] = useState(100);
   const [rows, setRows] = useState(first);
@@ -103,7 +104,7 @@ export function WeighPage({ first, stacks, own: makers, feeders }: { first: Row[
               {s.label}
             </button>
           ))}
-          {things.length < MOST && <Another own={makers} add={(t) => setThings([...things, t])} />}
+          {things.length < MOST && <Another own={makers} hives={hives} add={(t) => setThings([...things, t])} />}
           <span className="ml-auto whitespace-nowrap">
             to make <NumberField label="How many of each" value={many} onSettle={(n) => setMany(Math.max(1, Math.min(100_000, Math.round(n))))} className="w-16" /> of each
           </span>

@@ -113,6 +113,14 @@ function Season({ of, scale, units }: { of: YearSeason; scale: number; units: Un
             </g>
           );
         })}
+        {of.before.map((b) => (
+          <g key={b}>
+            <path d={`M${BOX + 8} ${top - 22}v22`} className="stroke-blue" strokeWidth={3} />
+            <text x={BOX + 14} y={top - 6} fontSize="11.5" className="fill-soft">
+              {b.toLowerCase()} before the entrance
+            </text>
+          </g>
+        ))}
         <text x={2} y={Math.max(12, top - high - 6)} fontSize="12.5" className="fill-soft">
           {weightText(of.fullKg, units)} in all, {lengthWithUnit(of.height, units)} high
         </text>

@@ -36,11 +36,12 @@ beforeEach(() => {
 });
 afterEach(cleanup);
 const own = { standards: [], designs: [] };
+const page = () => <WeighPage first={first} stacks={STARTERS.map((h) => h.name)} own={own} feeders={feederKinds()} hives={[{ ...STARTERS[0]!, name: "My stand" }]} />; // prettier-ignore
 const settle = () => act(async () => void (await new Promise((r) => setTimeout(r, 20))));
 const so = () => within(screen.getByRole("complementary", { name: "So" }));
 
 test("five frames stand side by side at one scale, every figure on a line; what counts decides which", async () => {
-  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} own={own} feeders={feederKinds()} />);
+  render(page());
   expect(screen.getByRole("img", { name: /^5 frames at one scale: Deep 19 by 9 1\/8/ })).toBeTruthy();
   expect(
     screen.getByRole("img", { name: /^Comb, both faces: Deep 272, .*Extra-deep 497, No ears, on rods \d+$/ }),
@@ -58,7 +59,7 @@ test("five frames stand side by side at one scale, every figure on a line; what 
 });
 
 test("another is put beside them as it is asked for anywhere, one is taken away, combs are less full: weighed up again at once", async () => {
-  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} own={own} feeders={feederKinds()} />);
+  render(page());
   fireEvent.change(screen.getByLabelText("Put another beside them"), { target: { value: "lang medium frame" } });
   fireEvent.click(screen.getAllByRole("button", { name: /^Frame, medium/ })[0]!);
   await settle();
@@ -79,7 +80,7 @@ test("another is put beside them as it is asked for anywhere, one is taken away,
 });
 
 test("a figure opens on how it comes about and is pinned to the drawings; what is the same in all is said in a line", async () => {
-  render(<WeighPage first={first} stacks={[]} own={own} feeders={feederKinds()} />);
+  render(page());
   fireEvent.click(screen.getByRole("button", { name: /^Comb, both faces/ }));
   const how = within(screen.getByRole("region", { name: "How it comes about: Comb, both faces" }));
   // Seventeen by eight inches and both faces (17 3/4 less two end bars; 9 1/8 less top and bottom bar).
@@ -103,8 +104,18 @@ test("a figure opens on how it comes about and is pinned to the drawings; what i
   expect([at.pathname, at.searchParams.get("many"), JSON.parse(at.searchParams.get("of")!).things.length]).toEqual(["/api/weigh/file/weighed-up.xlsx", "400", 5]); // prettier-ignore
 });
 
+test("a hive of a job is set beside others, as it stands in summer", async () => {
+  render(page());
+  fireEvent.change(screen.getByLabelText("Put another beside them"), { target: { value: "my stand" } });
+  fireEvent.click(screen.getByRole("button", { name: "My stand · whole hive" }));
+  await settle();
+  const asks = asked.at(-1)!.things.at(-1) as unknown as { name: string; hive: { item: string }[] };
+  expect([asks.name, asks.hive.map((l) => l.item)]).toEqual(["My stand", ["stand", "floor-screened", "body", "excluder", "body", "inner-cover", "cover-telescoping"]]); // prettier-ignore
+  expect(screen.getByRole("button", { name: "take My stand away" })).toBeTruthy();
+});
+
 test("a stack over the year: what stands, what each lift is for one and for two and what to do instead, what is made by when", async () => {
-  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} own={own} feeders={feederKinds()} />);
+  render(page());
   await settle();
   const year = within(screen.getByRole("region", { name: "Over the year" }));
   // A full deep is 80 lb; for two the limit is four thirds of one person's.
@@ -125,7 +136,7 @@ test("a stack over the year: what stands, what each lift is for one and for two 
 });
 
 test("sugar for twenty hives, said with its working and its caution; a choice is answered each way", () => {
-  render(<WeighPage first={first} stacks={STARTERS.map((s) => s.name)} own={own} feeders={feederKinds()} />);
+  render(page());
   const feeding = within(screen.getByRole("region", { name: "Feeding" }));
   // 20 × 8 kg with half the water, at 1.326 kg a litre: 181 l in feeders of four.
   expect(feeding.getByText(/of sugar and/).textContent).toBe("160 kg of sugar and 80 l of water make 181 l of syrup: 3 fills a hive, 20 feeders."); // prettier-ignore
