@@ -12,6 +12,8 @@ import { NO_QUOTE, quoteLines } from "@/core/quote/quote";
 import { today } from "@/app/today";
 import type { Station } from "@/core/feature/machine";
 import type { Lot } from "@/core/yard/lot";
+import type { Fault, Happening } from "@/core/book/book";
+import { bookStore } from "@/store/book";
 import { catalogueStore } from "@/store/catalogue";
 import { database, databaseFile } from "@/store/database";
 import { designStore } from "@/store/designs";
@@ -83,6 +85,38 @@ else {
   }
   await loadOrders(db, process.env.SUPPLIER_FILE ?? `${databaseFile()}.suppliers.json`);
   console.log("Loaded its suppliers and orders.");
+  loadBook();
+}
+
+/** Boxes of twenty years, where they went and what became of them. */
+function loadBook(): void {
+  const book = bookStore(db);
+  const stands = ["Brackwater stand", "the heath", "the orchard", "the mill"];
+  const woods = ["eastern white pine", "western red cedar"];
+  let number = 0;
+  const told = (piece: number, on: string, what: Happening["what"]): Happening => ({
+    id: `demo.${++number}`,
+    piece,
+    on,
+    what,
+  });
+  for (const [k, year] of [2006, 2011, 2016, 2021].entries()) {
+    const wood = woods[k % 2]!;
+    const pieces = book.give({ title: "Body, deep", item: "body", standard: "langstroth-10", size: "deep", wood, joint: k < 2 ? "butt, ends inside" : "rabbet in ends", finish: "oil", madeOn: `${year}-02-20`, measured: [] }, 20, "BW", `demo-book-${year}`); // prettier-ignore
+    book.happened(
+      pieces.flatMap(({ id }, i) => {
+        const out = told(id, `${year}-04-${10 + (i % 18)}`, { do: "out", to: stands[i % 4]! });
+        // Pine fails from its eighth year on, in its lower corners; cedar seldom.
+        const lives = wood === woods[0] ? 8 + ((i * 7) % 13) : 14 + ((i * 11) % 30);
+        const ends = year + lives;
+        if (ends > 2026) return [out];
+        const faults: Fault[] = i % 4 === 0 ? ["split"] : ["corner rotten"];
+        const back = [told(id, `${ends}-09-12`, { do: "back" }), told(id, `${ends}-09-13`, { do: "inspected", faults: i % 5 === 0 ? [...faults, "rest broken"] : faults })]; // prettier-ignore
+        return [out, ...back, ...(i % 3 === 0 ? [] : [told(id, `${ends}-11-02`, { do: "scrapped", why: faults[0]! })])];
+      }),
+    );
+  }
+  console.log(`Loaded ${book.count()} pieces of the Book.`);
 }
 
 /** A quote that waits for an answer: a third on what each piece costs. */

@@ -1,5 +1,6 @@
 /** @jest-environment node */
 import type { Happening } from "@/core/book/book";
+import { bookTable, readBookFile } from "@/core/book/file";
 import { mm } from "@/core/length/length";
 import { bookStore } from "./book";
 import { openDatabase } from "./database";
@@ -38,6 +39,46 @@ test("found by half a mark, or by words of what it is, whom it went to and what 
   // All of it or nothing.
   expect(() => book.happened([happened(one!.id, "2028-01-01", { do: "back" }), happened(99, "2028-01-01", { do: "back" })])).toThrow(/events\[1\]\.piece: read 99/); // prettier-ignore
   expect(book.load(one!.id)!.condition.where).toBe("out");
+});
+
+test("the whole Book goes out and comes in again equal, into an empty one and into its own; a mark that another piece has is refused whole", () => {
+  const book = bookStore(openDatabase(":memory:"));
+  const [one, two] = book.give({ ...deep, job: 3 }, 2, "BW", "key-0001");
+  const old = book.keep({ ...deep, title: "Body, old cedar", mark: "H.M. 1984", standard: "unknown" }, "key-0002");
+  book.happened([happened(one!.id, "2027-04-01", { do: "out", to: "Moor stand" }), happened(two!.id, "2031-09-01", { do: "scrapped", why: "split" }), happened(old.id, "2028-01-01", { do: "measured", sizes: [{ what: "depth", value: mm(230) }] })]); // prettier-ignore
+  const file = readBookFile(JSON.stringify(book.out()));
+  const other = bookStore(openDatabase(":memory:"));
+  other.give({ ...deep, madeOn: "2030-01-01" }, 1, "KH", "key-0009");
+  expect([other.take(file), other.take(file), book.take(file)]).toEqual([{ pieces: 3, happenings: 3 }, { pieces: 0, happenings: 0 }, { pieces: 0, happenings: 0 }]); // prettier-ignore
+  const again = other.out();
+  expect(again.pieces.filter((p) => file.pieces.some((f) => f.key === p.key))).toEqual(file.pieces);
+  expect(again.happenings).toEqual(file.happenings);
+  // It counts on after what came in, and finds it.
+  expect([marks(other.give(deep, 1, "BW", "key-0010")), marks(other.find("moor"))]).toEqual([["BW-27-0003"], ["BW-27-0001"]]); // prettier-ignore
+  expect(other.lasted("title", "2040-01-01").find((g) => g.value === "Body, deep")!.failed).toBe(1);
+  const stranger = bookStore(openDatabase(":memory:"));
+  stranger.give(deep, 1, "BW", "key-else");
+  expect(() => stranger.take(file)).toThrow(
+    /pieces\.0\.given: read BW-27-0001; another piece of this Book has that mark/,
+  );
+  expect(stranger.count()).toBe(1);
+  expect(bookTable(book.everything()).map((l) => [l[0], l[9], l[13]])).toEqual([["mark", "where", "scrapped on"], ["BW-27-0001", "out", ""], ["BW-27-0002", "scrapped", "2031-09-01"], ["H.M. 1984", "here", ""]]); // prettier-ignore
+});
+
+test("a bent Book is refused with the field, and nothing of it is taken", () => {
+  const file = {
+    format: "rundik-book",
+    version: 1,
+    pieces: [{ key: "key-00001", piece: deep }],
+    happenings: [] as object[],
+  };
+  const bent = (more: object) => () => readBookFile(JSON.stringify({ ...file, ...more }));
+  expect(bent({})).not.toThrow();
+  expect(bent({ pieces: [{ key: "key-00001", piece: { ...deep, madeOn: "last year" } }] })).toThrow(
+    /^pieces\.0\.piece\.madeOn: .*wanted a day/,
+  );
+  expect(bent({ happenings: [{ id: "a.1", of: "key-00002", on: "2027-01-01", what: { do: "back" } }] })).toThrow(/^happenings\.0\.of: read "key-00002", which is no piece/); // prettier-ignore
+  expect(() => readBookFile("{")).toThrow(/not JSON/);
 });
 
 /** Pieces and what happened to each; 100 000 and ten with `npm run figures`. */

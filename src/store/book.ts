@@ -1,4 +1,5 @@
 import { conditionOf, type Condition, type Happening, inOrder, type KeptPiece, type Listed, type Piece, pieceSchema, wordsOf } from "@/core/book/book"; // prettier-ignore
+import type { BookFile } from "@/core/book/file";
 import { type Group, groupsOf, type LastingBy } from "@/core/book/lasting";
 import { markKey, markPattern, markText } from "@/core/book/mark";
 import { JobFileError } from "@/core/problem/problem";
@@ -26,10 +27,14 @@ export const bookStore = ofDatabase((db) => {
     words: db.prepare("INSERT OR REPLACE INTO piece_words (rowid, words) VALUES (?, ?)"),
     byMark: db.prepare<[string, number], Row>("SELECT id, data FROM piece WHERE mark GLOB ? ORDER BY mark LIMIT ?"),
     byWords: db.prepare<[string, number], Row>("SELECT piece.id, data FROM piece_words JOIN piece ON piece.id = piece_words.rowid WHERE piece_words MATCH ? ORDER BY piece_words.rowid DESC LIMIT ?"), // prettier-ignore
+    given: db.prepare<{ code: string; year: number; number: number }, { id: number }>("SELECT id FROM piece WHERE code = @code AND year = @year AND number = @number"), // prettier-ignore
+    countHappened: db.prepare<[], { n: number }>("SELECT count(*) AS n FROM happening"),
     newest: db.prepare<[number], Row>("SELECT id, data FROM piece ORDER BY id DESC LIMIT ?"),
     marked: db.prepare<[number], { item: string; n: number }>("SELECT data ->> 'title' AS item, count(*) AS n FROM piece WHERE job = ? GROUP BY 1"), // prettier-ignore
     ended: db.prepare("UPDATE piece SET ended_on = ?, ended_why = ? WHERE id = ?"),
     lasted: db.prepare<[string], { value: string | null; made_on: string; ended_on: string | null; ended_why: string | null }>("SELECT data ->> ? AS value, made_on, ended_on, ended_why FROM piece"), // prettier-ignore
+    all: db.prepare<[], Row & { key: string; code: string | null; year: number | null; number: number | null }>("SELECT id, key, code, year, number, data FROM piece ORDER BY id"), // prettier-ignore
+    allHappened: db.prepare<[], Told & { of: string }>("SELECT happening.id, piece, piece.key AS 'of', on_day AS 'on', what FROM happening JOIN piece ON piece.id = happening.piece ORDER BY happening.id"), // prettier-ignore
     count: db.prepare<[], { n: number }>("SELECT count(*) AS n FROM piece"),
   };
   const read = ({ id, data }: Row): KeptPiece => ({ id, ...pieceSchema.parse(JSON.parse(data)) });
@@ -89,6 +94,28 @@ export const bookStore = ofDatabase((db) => {
       const seen = new Set(byMark.map((r) => r.id));
       return listed([...byMark, ...byWords.filter((r) => !seen.has(r.id))].slice(0, LISTED));
     },
+    /** The whole Book as its file. */
+    out: (): BookFile => ({
+      format: "rundik-book",
+      version: 1,
+      pieces: sql.all.all().map(({ key, code, year, number, data }) => ({ key, ...(code === null ? {} : { given: { code, year: year!, number: number! } }), piece: pieceSchema.parse(JSON.parse(data)) })), // prettier-ignore
+      happenings: sql.allHappened.all().map(({ id, of, on, what }) => ({ id, of, on, what: JSON.parse(what) as Happening["what"] })), // prettier-ignore
+    }),
+    /** Every piece with what happened to it. */
+    everything: () => sql.all.all().map((r) => ({ piece: read(r), happenings: happened(r.id) })),
+    /** Takes a Book's file in: what is there already stays, the rest is added, all of it or nothing. @throws JobFileError where a mark was given to another piece */
+    take: writing(db)(({ pieces, happenings }: BookFile): { pieces: number; happenings: number } => {
+      const before = [sql.count.get()!.n, sql.countHappened.get()!.n] as const;
+      const ids = new Map<string, number>();
+      for (const [i, { key, given, piece }] of pieces.entries()) {
+        const has = sql.byKey.get(key);
+        if (!has && given && sql.given.get(given)) throw new JobFileError([{ path: `pieces.${i}.given`, message: `read ${piece.mark ?? ""}; another piece of this Book has that mark` }]); // prettier-ignore
+        ids.set(key, has?.id ?? put(piece, key, given ?? null).id);
+      }
+      for (const { of, ...h } of happenings) sql.add.run({ ...h, piece: ids.get(of)!, what: JSON.stringify(h.what) });
+      for (const id of new Set(happenings.map((h) => ids.get(h.of)!))) reword(id);
+      return { pieces: sql.count.get()!.n - before[0], happenings: sql.countHappened.get()!.n - before[1] };
+    }),
     /** How many of each thing of a job have marks. */
     marked: (job: number): Map<string, number> => new Map(sql.marked.all(job).map((m) => [m.item, m.n])),
     /** How long pieces lasted up to a day, by what they have in common. */

@@ -90,8 +90,45 @@ export function BookPage({ first, count, jobs, making, code, today }: { first: L
         </section>
         <HowLong pieces={count} />
         <CameIn today={today} done={(p) => router.push(`/book/${p.id}`)} />
+        <Carry done={() => router.refresh()} />
       </main>
     </>
+  );
+} // prettier-ignore
+
+const FILES = [["book.json", "all of it, JSON"], ["book.csv", "how each stands, CSV"], ["book.xlsx", "workbook"]]; // prettier-ignore
+
+/** The Book carried off, and one taken in. */
+function Carry({ done }: { done(): void }) {
+  const [told, setTold] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const take = async (file: File) => {
+    try {
+      const added = await askServer<{ pieces: number; happenings: number }>("/api/book/file", { method: "POST", body: await file.text(), patience: 600_000 });
+      setTold(`${said(added.pieces, "piece")} and ${said(added.happenings, "thing that happened", "things that happened")} came in; what was there already stayed.`);
+      setProblem(null);
+      done();
+    } catch (e) {
+      setProblem((e as Error).message);
+    }
+  };
+  return (
+    <section aria-label="Carry it off" className="mt-8">
+      <h2 className="border-b-2 border-ink text-[1.2rem] font-semibold">Carry it off</h2>
+      <p className="mt-1 flex flex-wrap items-center gap-x-5">
+        {FILES.map(([file, what]) => (
+          <a key={file} className="quiet inline-flex min-h-[44px] items-center" href={`/api/book/file/${file}`}>
+            {what}
+          </a>
+        ))}
+        <label className="quiet inline-flex min-h-[44px] cursor-pointer items-center">
+          take one in
+          <input type="file" accept=".json,application/json" className="sr-only" aria-label="Take a Book in" onChange={(e) => { const file = e.target.files?.[0]; e.target.value = ""; if (file) void take(file); }} />
+        </label>
+      </p>
+      {told && <p role="status" className="border-l-4 border-spruce pl-2">{told}</p>}
+      {problem && <p role="alert" className="border-l-4 border-madder pl-2 font-semibold">{problem}</p>}
+    </section>
   );
 } // prettier-ignore
 
