@@ -38,16 +38,23 @@ export function BookPage({ first, count, jobs, making, code, today }: { first: L
     window.addEventListener("keydown", press);
     return () => window.removeEventListener("keydown", press);
   }, []);
+  const [newest, setNewest] = useState(first);
+  const [many, setMany] = useState(count);
+  /** What came in is shown without the page being made anew: what was just said stays on it. */
+  const reload = (came: number) => {
+    setMany((n) => n + came);
+    askServer<{ found: Listed[] }>("/api/book?q=").then((r) => setNewest(r.found), (e: Error) => setProblem(e.message));
+  };
   useEffect(() => {
     const mine = ++asked.current;
     if (text.trim() === "") {
-      setFound(first);
+      setFound(newest);
       return;
     }
     askServer<{ found: Listed[] }>(`/api/book?q=${encodeURIComponent(text)}`)
       .then((r) => mine === asked.current && (setFound(r.found), setProblem(null)))
       .catch((e: Error) => mine === asked.current && setProblem(e.message));
-  }, [text, first]);
+  }, [text, newest]);
   return (
     <>
       <ShopTop here="/book" />
@@ -57,7 +64,7 @@ export function BookPage({ first, count, jobs, making, code, today }: { first: L
         </h1>
         <input ref={field} className="field mt-2 w-full max-w-xl text-[1.3rem]" aria-label="Find a piece" placeholder="BW-8?, body pine, Moor stand, rest broken …" value={text} onChange={(e) => setText(e.target.value)} />
         <p className="mt-1 text-[.9rem] text-soft">
-          what can be read of a mark, ? for what cannot; or words of what it is, whom it went to, what happened. {said(count, "piece")} in the Book.
+          what can be read of a mark, ? for what cannot; or words of what it is, whom it went to, what happened. {said(many, "piece")} in the Book.
         </p>
         {problem && <p role="alert" className="border-l-4 border-madder pl-2 font-semibold">{problem}</p>}
         <ul className="mt-3" aria-label="Found">
@@ -86,11 +93,11 @@ export function BookPage({ first, count, jobs, making, code, today }: { first: L
               </option>
             ))}
           </select>
-          {making && <Marking making={making} code={code} today={today} done={() => router.refresh()} />}
+          {making && <Marking making={making} code={code} today={today} done={reload} />}
         </section>
-        <HowLong pieces={count} />
+        <HowLong pieces={many} />
         <CameIn today={today} done={(p) => router.push(`/book/${p.id}`)} />
-        <Carry done={() => router.refresh()} />
+        <Carry done={reload} />
       </main>
     </>
   );
@@ -99,7 +106,7 @@ export function BookPage({ first, count, jobs, making, code, today }: { first: L
 const FILES = [["book.json", "all of it, JSON"], ["book.csv", "how each stands, CSV"], ["book.xlsx", "workbook"]]; // prettier-ignore
 
 /** The Book carried off, and one taken in. */
-function Carry({ done }: { done(): void }) {
+function Carry({ done }: { done(came: number): void }) {
   const [told, setTold] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const take = async (file: File) => {
@@ -107,7 +114,7 @@ function Carry({ done }: { done(): void }) {
       const added = await askServer<{ pieces: number; happenings: number }>("/api/book/file", { method: "POST", body: await file.text(), patience: 600_000 });
       setTold(`${said(added.pieces, "piece")} and ${said(added.happenings, "thing that happened", "things that happened")} came in; what was there already stayed.`);
       setProblem(null);
-      done();
+      done(added.pieces);
     } catch (e) {
       setProblem((e as Error).message);
     }
@@ -133,11 +140,13 @@ function Carry({ done }: { done(): void }) {
 } // prettier-ignore
 
 /** Gives each line of a job its marks, as many as were made and have none yet. */
-function Marking({ making, code: known, today, done }: { making: Making; code: string; today: string; done(): void }) {
+function Marking({ making, code: known, today, done }: { making: Making; code: string; today: string; done(came: number): void }) {
   const [code, setCode] = useState(known);
   const [madeOn, setMadeOn] = useState(today);
   const [counts, setCounts] = useState<Record<number, number>>({});
   const [given, setGiven] = useState<string | null>(null);
+  /** Given since the page was made. */
+  const [marked, setMarked] = useState<Record<number, number>>({});
   const [problem, setProblem] = useState<string | null>(null);
   const key = useRef(new Map<number, string>());
   const give = async (line: Making["lines"][number], count: number) => {
@@ -149,7 +158,9 @@ function Marking({ making, code: known, today, done }: { making: Making; code: s
       key.current.delete(line.at);
       setGiven(pieces.length === 1 ? pieces[0]!.mark! : `${pieces[0]!.mark} to ${pieces.at(-1)!.mark}`);
       setProblem(null);
-      done();
+      setMarked((m) => ({ ...m, [line.at]: (m[line.at] ?? 0) + pieces.length }));
+      setCounts(({ [line.at]: _given, ...rest }) => rest);
+      done(pieces.length);
     } catch (e) {
       setProblem((e as Error).message);
     }
@@ -166,11 +177,12 @@ function Marking({ making, code: known, today, done }: { making: Making; code: s
       {given && <p role="status" className="border-l-4 border-spruce pl-2">Burn in <b className="font-mono">{given}</b>.</p>}
       <ul className="mt-1">
         {making.lines.map((l) => {
-          const count = counts[l.at] ?? Math.max(0, l.quantity - l.marked);
+          const has = l.marked + (marked[l.at] ?? 0);
+          const count = counts[l.at] ?? Math.max(0, l.quantity - has);
           return (
             <li key={l.at} className="flex min-h-[48px] flex-wrap items-center gap-x-4 border-t border-rule">
               <span className="min-w-[14rem]">{l.title}</span>
-              <span className="text-soft">{l.quantity} in the job, {l.marked} marked</span>
+              <span className="text-soft">{l.quantity} in the job, {has} marked</span>
               <NumberField label={`How many: ${l.title}`} value={count} onSettle={(n) => setCounts({ ...counts, [l.at]: Math.max(0, Math.min(2000, Math.round(n))) })} className="w-16" />
               <button className="act" disabled={count === 0 || code === ""} onClick={() => void give(l, count)}>
                 {said(count, "mark")}

@@ -72,7 +72,8 @@ test("half a mark finds as one types; what is listed says where it is and what i
 });
 
 test("what a job made is marked once, though the answer was lost the first time", async () => {
-  answers = () => ({ pieces: [piece, { ...piece, id: 8, mark: "BW-27-0040" }] });
+  answers = (path) =>
+    path.startsWith("/api/book?") ? { found: [listed] } : { pieces: [piece, { ...piece, id: 8, mark: "BW-27-0040" }] };
   render(book({ making }));
   // Forty in the job, six are marked.
   expect(screen.getByRole("button", { name: "34 marks" })).toBeTruthy();
@@ -84,7 +85,12 @@ test("what a job made is marked once, though the answer was lost the first time"
   fireEvent.click(screen.getByRole("button", { name: "34 marks" }));
   await settle();
   expect(screen.getByRole("status").textContent).toBe("Burn in BW-27-0007 to BW-27-0040.");
-  expect(asked.map((a) => [a.body!.give!.count, a.body!.key === asked[0]!.body!.key])).toEqual([[34, true], [34, true]]); // prettier-ignore
+  // What was just said stays on the page, and so many more are marked.
+  expect([screen.getByText("40 in the job, 8 marked"), router.refresh.mock.calls.length]).toEqual([
+    expect.anything(),
+    0,
+  ]);
+  expect(asked.filter((a) => a.body).map((a) => [a.body!.give!.count, a.body!.key === asked[0]!.body!.key])).toEqual([[34, true], [34, true]]); // prettier-ignore
 });
 
 test("a piece: what it is, how it stands, and what happens next is written down with what it has to say", async () => {
