@@ -3,8 +3,8 @@ import { readBookFile } from "@/core/book/file";
 import { bookStore } from "@/store/book";
 import { database } from "@/store/database";
 
-/** A Book of a hundred thousand pieces and ten times as much that happened. */
-const MOST_BYTES = 256 * 1024 * 1024;
+/** As much as a yard's stock: more would keep everybody else waiting while it is read. A larger Book goes with the copy of everything. */
+const MOST_BYTES = 16 * 1024 * 1024;
 
 /** Takes a Book's file in; what is there already stays. Answers with how much was added. */
 export const POST = (request: Request) =>
