@@ -218,8 +218,19 @@ const inHand = (units: Units): Spelling => ({
 });
 
 /** The job file's schema for one of the two unit systems; its input side is what `docs/schema` publishes. */
-export const jobFileSchema = (units: Units, own?: MakersOwn, shop: Workshop = USUAL_WORKSHOP) =>
-  jobSchema(inFile(units, shop), own);
+export const jobFileSchema = (units: Units, own: MakersOwn = NOTHING_OWN, shop: Workshop = USUAL_WORKSHOP) =>
+  keptSchema(shop === USUAL_WORKSHOP ? `file ${units}` : undefined, () => inFile(units, shop), own);
+
+const NOTHING_OWN: MakersOwn = { standards: [], designs: [] };
+
+/** Schemas of usual jobs, in which nothing is the maker's own: making one takes longer than reading by it. */
+const usualSchemas = new Map<string, ReturnType<typeof jobSchema>>();
+function keptSchema(key: string | undefined, spelling: () => Spelling, own: MakersOwn) {
+  if (key === undefined || own.standards.length + own.designs.length > 0) return jobSchema(spelling(), own);
+  const found = usualSchemas.get(key) ?? jobSchema(spelling(), NOTHING_OWN);
+  usualSchemas.set(key, found);
+  return found;
+}
 
 /**
  * What keeps a job from being one, at the fields a file of it has; nothing when all holds. Lines that stand as they are in a job
@@ -229,7 +240,7 @@ export function jobProblems(job: Job, known?: Job): Problem[] {
   const alike = known && READ_WITH.every((of) => known[of] === job[of]) && job.lines.length <= LIMITS.lines;
   const unchanged = new Set(alike ? known.lines : []);
   const fresh = job.lines.flatMap((line, at) => (unchanged.has(line) ? [] : [{ line, at }]));
-  const read = schemaInHand(job).safeParse({ ...job, lines: fresh.map((f) => f.line) }, { reportInput: true });
+  const read = keptSchema(`hand ${job.units}`, () => inHand(job.units), job).safeParse({ ...job, lines: fresh.map((f) => f.line) }, { reportInput: true });
   if (read.success) return [];
   return problemsOf(read.error).map((p) => ({
     ...p,
@@ -237,20 +248,11 @@ export function jobProblems(job: Job, known?: Job): Problem[] {
   }));
 }
 
-/** Schemas of jobs in which nothing is the maker's own: making one takes longer than reading by it. */
-const usualSchemas = new Map<Units, ReturnType<typeof jobSchema>>();
-function schemaInHand({ units, standards, designs }: Job) {
-  if (standards.length + designs.length > 0) return jobSchema(inHand(units), { standards, designs });
-  const found = usualSchemas.get(units) ?? jobSchema(inHand(units));
-  usualSchemas.set(units, found);
-  return found;
-}
-
 /** What of a job its lines are read with. */
 const READ_WITH = ["units", "standards", "designs", "thickness", "finish"] as const;
 
 /** A job, all of it, however its values are spelled. */
-function jobSchema(as: Spelling, own: MakersOwn = { standards: [], designs: [] }) {
+function jobSchema(as: Spelling, own: MakersOwn) {
   const { length, units } = as;
   const positive = length.refine((l) => l > 0, { error: "must be more than nothing" });
   const date = z.iso.date({ error: (i) => `read ${show(i.input)}, wanted a date like "2027-03-12"` });

@@ -21,7 +21,7 @@ test("what is best is best by what counts: for a bad back a long hive, of boxes 
 });
 
 test("scores are sums of parts between the worst and the best, by hand", () => {
-  const row = (name: string, kg: number, litres: number): Row => ({ name, framesCount: null, opening: null, combArea: null, frameFullKg: kg, boxEmptyKg: null, boxFullKg: null, lift: null, contactCm2: null, litres, deepEquivalents: null, wall: null, loss: null, climb: null, pallet: null, trailer: null, extractor: null, sheet: null, making: null, costs: null, why: {}, stack: null, notes: [], drawn: null }); // prettier-ignore
+  const row = (name: string, kg: number, litres: number): Row => ({ name, framesCount: null, opening: null, combArea: null, frameFullKg: kg, boxEmptyKg: null, boxFullKg: null, lift: null, lifts: [], contactCm2: null, litres, deepEquivalents: null, wall: null, loss: null, climb: null, pallet: null, trailer: null, extractor: null, sheet: null, making: null, costs: null, why: {}, stack: null, notes: [], drawn: null }); // prettier-ignore
   const rows = [row("a", 2, 40), row("b", 4, 60), row("c", 3, 30)];
   const { scores, best, because, against, change } = judge(rows, { frame: 2, room: 1 });
   // Lighter is better: 1, 0, 1/2; more room is: 1/3, 1, 0. Two to one: 7/9, 1/3, 1/3.

@@ -52,13 +52,16 @@ export const lifted = (what: string, kg: number, lift: Omit<Lift, "kg">): Lifted
 export function liftOf(weights: Weights, standing: Standing[]): Lifted | null {
   const found = heaviest(weights.levels, standing);
   if (!found) return null;
-  return liftedAt(
+  return liftedOff(
     standing.find((s) => s.at === found.at)!,
-    found.title,
-    found.kg,
+    weights,
   );
 }
 
-/** Lifting a box where it stands, or of one that stays a frame of it. */
-export const liftedAt = (box: Standing, title: string, kg: number): Lifted =>
-  lifted(title, kg, box.stays ? frameLift(frameOf(box.frame!).frameHeight, nm(box.foot + box.height)) : boxLift(box));
+/** Lifting a box of a stack off from where it stands, or of one that stays a frame of it. */
+export function liftedOff(box: Standing, weights: Weights): Lifted {
+  const { fullKg, frameKg } = weights.levels.find((l) => l.at === box.at)!;
+  return box.stays
+    ? lifted(`a frame of ${box.title}`, frameKg, frameLift(frameOf(box.frame!).frameHeight, nm(box.foot + box.height)))
+    : lifted(box.title, fullKg, boxLift(box));
+}

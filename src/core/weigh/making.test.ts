@@ -6,6 +6,8 @@ import { hiveThing, SETS } from "./sets";
 import { weighTable } from "./table";
 import { madeBy, yearOf } from "./year";
 import { STARTERS } from "@/core/hive/starters";
+import { emptyJob } from "@/core/job/job";
+import { workJob } from "@/core/job/worked";
 import { inch, mm } from "@/core/length/length";
 
 const L10 = { standard: "langstroth-10", options: {} };
@@ -124,7 +126,13 @@ describe("in use", () => {
     )[0]!.levels.find((l) => l.lift)!.lift!;
     expect([long.what, long.instead]).toEqual(["a frame of Long body, deep", null]);
     // The medium that moves is made once.
-    expect(madeBy(STARTERS[0]!, year, "2027-04-01").map((m) => [m.date, m.titles])).toEqual([["2027-05-15", ["Stand with landing", "Screened floor with tray", "Body, deep", "Framed excluder", "Body, medium", "Inner cover", "Telescoping cover"]], ["2027-08-15", ["Robbing screen"]], ["2027-10-15", ["Mouse guard"]]]); // prettier-ignore
+    expect(madeBy(STARTERS[0]!, year, "2027-04-01").map((m) => [m.date, m.titles])).toEqual([["2027-05-15", ["Stand with landing", "Screened floor with tray", "Body, deep", "Framed excluder", "Body, medium", "Inner cover", "Telescoping cover"]], ["2027-08-15", ["Robbing screen"]], ["2027-10-15", ["Entrance block with mouse guard"]]]); // prettier-ignore
+    // All that a year names can be made; bees that come in from below need no guard.
+    for (const hive of STARTERS) {
+      const named = yearOf(hive, 1).flatMap((s) => s.before.map((b) => ({ ...b.level, quantity: 1 })));
+      expect([hive.name, workJob({ ...emptyJob("", "in"), lines: named }).faults]).toEqual([hive.name, []]);
+      expect([hive.name, named.length]).toEqual([hive.name, hive.levels.some((l) => "item" in l && l.item === "floor-underfloor") ? 0 : 2]); // prettier-ignore
+    }
   });
 });
 

@@ -16,7 +16,7 @@ import { RECIPES } from "@/core/recipes";
 import type { Recipe } from "@/core/recipes/recipe";
 import { lengthOf, type Shape } from "@/core/shape/shape";
 import type { Assume, Thing } from "./file";
-import { BENCH, frameLift, type Lifted, lifted, liftOf } from "./lifts";
+import { BENCH, frameLift, type Lifted, lifted, liftedOff, liftOf } from "./lifts";
 import { type Costs, costsOf, type Making, makingOf, type Prices } from "./making";
 import { remembered } from "./remembered";
 import { climbs, extractorFor, FLOORS, sheetFor, standOn } from "./using";
@@ -34,6 +34,8 @@ export interface Row {
   boxFullKg: number | null;
   /** What is lifted that is heaviest, and how that lift is judged. */
   lift: Lifted | null;
+  /** Each box of it lifted from where it stands, from the ground up; of a box that stays a frame of it. */
+  lifts: Lifted[];
   /** Where propolis grips a frame, cm². */
   contactCm2: number | null;
   litres: number | null;
@@ -136,6 +138,7 @@ function rowOf(thing: Thing, k: number, assume: Assume, { units, prices }: Said)
     boxEmptyKg: heavy?.emptyKg ?? null,
     boxFullKg: heavy?.fullKg ?? null,
     lift,
+    lifts: boxes.map((b) => liftedOff(b, weights)),
     contactCm2: contact?.figure ? contact.figure.mm / 100 : null,
     litres: boxes.length > 0 ? weights.litres : null,
     deepEquivalents: combs > 0 ? combs / DEEP : null,

@@ -1,10 +1,15 @@
-import { type Hive, type Season, SEASONS } from "@/core/hive/hive";
+import { type Hive, type Level, type Season, SEASONS } from "@/core/hive/hive";
 import { stand } from "@/core/hive/stand";
 import { weigh } from "@/core/hive/weigh";
+import { suits } from "@/core/job/find";
 import { emptyJob } from "@/core/job/job";
 import type { Length } from "@/core/length/length";
+import { findRecipe } from "@/core/recipes";
+import { findStandard } from "@/core/standards";
 import { limitForTwo } from "./lifting";
-import { type Lifted, liftedAt } from "./lifts";
+import { type Lifted, liftedOff } from "./lifts";
+
+type ItemLevel = Extract<Level, { item: string }>;
 
 /** One level of a stack in a season; lengths in nm. */
 export interface YearLevel {
@@ -33,25 +38,36 @@ export interface YearSeason {
   goes: string[];
   height: Length;
   fullKg: number;
-  /** What stands before its entrance, and what is done then. [trade: handbook 10] */
-  before: string[];
+  /** What stands before its entrance, as it is made, and what is done then. [trade: handbook 10] */
+  before: { title: string; level: ItemLevel }[];
   acts: string[];
 }
 
 const ACTS: Record<Season, string[]> = {
   spring: ["syrup 1:1 or patties while it is cold", "open the entrance as the colony grows"],
   summer: ["add a box when seven or eight of ten frames are covered", "excluder under the honey boxes, vents open"],
-  autumn: ["honey off, excluder off with it", "syrup 2:1 in a closed feeder", "small entrance, robbing screen on: fed hives are robbed"],
-  winter: ["no excluder: the cluster climbs and would leave its queen", "reduced entrance, mouse guard on", "dry above: inner cover or quilt"],
+  autumn: ["honey off, excluder off with it", "syrup 2:1 in a closed feeder", "small entrance: fed hives are robbed"],
+  winter: ["no excluder: the cluster climbs and would leave its queen", "reduced entrance", "dry above: inner cover or quilt"],
 }; // prettier-ignore
 
 /** Before the entrance: fed hives are robbed, and mice come in when it is cold. */
-const BEFORE: Record<Season, string[]> = {
-  spring: [],
-  summer: [],
-  autumn: ["Robbing screen"],
-  winter: ["Mouse guard"],
+const BEFORE: Partial<Record<Season, Pick<ItemLevel, "item" | "options"> & { title: string }>> = {
+  autumn: { title: "Robbing screen", item: "robbing-screen", options: {} },
+  winter: { title: "Entrance block with mouse guard", item: "entrance-block", options: { guard: true } },
 };
+
+/** What stands before a hive's entrance in a season, made to its floor; nothing where bees come in from below. */
+function beforeOf(hive: Hive, season: Season): YearSeason["before"] {
+  const items = hive.levels.filter((l): l is ItemLevel => "item" in l);
+  const floor = items.find((l) => l.item.startsWith("floor-")) ?? items[0];
+  const asked = BEFORE[season];
+  if (!asked || !floor || floor.item === "floor-underfloor") return [];
+  const { title, item, options } = asked;
+  const standard = findStandard(floor.standard);
+  if (!standard || !suits(findRecipe(item)!, standard, floor.size)) return [];
+  const { bodyOutsideWidth } = floor.options;
+  return [{ title, level: { ...floor, item, options: { ...options, ...(bodyOutsideWidth === undefined ? {} : { bodyOutsideWidth }) } } }]; // prettier-ignore
+}
 
 /** What to do where a lift is more than most should do. */
 function insteadOf({ kg, judged }: Lifted, indexForTwo: number): string | null {
@@ -77,7 +93,7 @@ export function yearOf(hive: Hive, fill: number): YearSeason[] {
       begins: hive.begins[season],
       levels: standing.map((s): YearLevel => {
         const w = weights.levels.find((l) => l.at === s.at)!;
-        const lift = s.as === "body" ? liftedAt(s, s.stays ? `a frame of ${s.title}` : s.title, s.stays ? w.frameKg : w.fullKg) : undefined; // prettier-ignore
+        const lift = s.as === "body" ? liftedOff(s, weights) : undefined;
         const indexForTwo = lift ? lift.kg / limitForTwo(lift.judged.limit) : 0;
         return {
           at: s.at,
@@ -94,7 +110,7 @@ export function yearOf(hive: Hive, fill: number): YearSeason[] {
       goes: went.filter((t) => !moved.some((s) => s.title === t)),
       height: weights.height as Length,
       fullKg: weights.fullKg,
-      before: BEFORE[season],
+      before: beforeOf(hive, season),
       acts: ACTS[season],
     };
   });
@@ -110,7 +126,7 @@ export function madeBy(hive: Hive, year: YearSeason[], from: string): { season: 
   const inOrder = year.map((y) => ({ ...y, date: next(hive.begins[y.season]) })).toSorted((x, y) => x.date.localeCompare(y.date));
   return inOrder.flatMap(({ season, date, levels, before }) => {
     const there = new Map<string, number>();
-    const titles = [...levels.map((l) => l.title), ...before].flatMap((title) => {
+    const titles = [...levels, ...before].map((l) => l.title).flatMap((title) => {
       there.set(title, (there.get(title) ?? 0) + 1);
       if (there.get(title)! <= (made.get(title) ?? 0)) return [];
       made.set(title, there.get(title)!);

@@ -114,10 +114,10 @@ function Season({ of, scale, units }: { of: YearSeason; scale: number; units: Un
           );
         })}
         {of.before.map((b) => (
-          <g key={b}>
+          <g key={b.title}>
             <path d={`M${BOX + 8} ${top - 22}v22`} className="stroke-blue" strokeWidth={3} />
             <text x={BOX + 14} y={top - 6} fontSize="11.5" className="fill-soft">
-              {b.toLowerCase()} before the entrance
+              {b.title.toLowerCase()}
             </text>
           </g>
         ))}

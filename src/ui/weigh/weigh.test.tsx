@@ -10,6 +10,7 @@ import { jest } from "@jest/globals";
 
 jest.unstable_mockModule("next/navigation", () => ({ useRouter: () => ({ refresh: () => undefined }) }));
 const { WeighPage } = await import("./WeighPage");
+const { default: Against } = await import("./Against");
 
 const weighed = (body: object) => {
   const { things, assume } = readWeigh(body);
@@ -112,6 +113,17 @@ test("a hive of a job is set beside others, as it stands in summer", async () =>
   const asks = asked.at(-1)!.things.at(-1) as unknown as { name: string; hive: { item: string }[] };
   expect([asks.name, asks.hive.map((l) => l.item)]).toEqual(["My stand", ["stand", "floor-screened", "body", "excluder", "body", "inner-cover", "cover-telescoping"]]); // prettier-ignore
   expect(screen.getByRole("button", { name: "take My stand away" })).toBeTruthy();
+});
+
+test("each box of a stack is a point of its lift, the lower of two alike the worse one", () => {
+  const [two] = weighed({ format: "rundik-weigh", version: 1, units: "in", things: [SETS.find((x) => x.id === "hives")!.things[0]!] }); // prettier-ignore
+  render(<Against rows={[two!]} units="in" many={1} />);
+  const lifts = screen.getByRole("img", { name: /^Hands above the ground against lift index/ });
+  const points = [...lifts.getAttribute("aria-label")!.matchAll(/at ([^,;]+?) ([\d.]+), (\d+)/g)].map((m) => [Number(m[2]), Number(m[3])]); // prettier-ignore
+  // Two deeps and a medium from the ground up: hands two thirds up each; the lower deep is taken up from under the knuckles.
+  expect(points).toHaveLength(3);
+  expect(points[0]![1]).toBeLessThan(points[1]![1]!);
+  expect(points[2]![0]).toBeLessThan(points[1]![0]!);
 });
 
 test("a stack over the year: what stands, what each lift is for one and for two and what to do instead, what is made by when", async () => {
