@@ -110,6 +110,15 @@ function shared(shape: Shape): JobLine["options"] {
   return boxes === undefined ? {} : { boxes };
 }
 
+/** The line one of what a box hangs is made by, where the job has none of its own. */
+export const lineOfHung = (hung: Shape): JobLine => ({
+  item: hung.recipe.id,
+  standard: hung.standard.id,
+  size: hung.size,
+  quantity: 1,
+  options: shared(hung),
+});
+
 /** Body and frame agree where both have that choice. */
 const agree = (a: Shape, b: Shape) => {
   const [x, y] = [wordOf(a.scope, "boxes"), wordOf(b.scope, "boxes")];

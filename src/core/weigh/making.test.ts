@@ -89,6 +89,16 @@ describe("in use", () => {
     ]);
   });
 
+  test("a whole hive is made with its frames, a box without; set-ups of frames that are alike are made once", () => {
+    const L = (item: string, size = "deep") => ({ item, ...L10, size });
+    const [box, frame, one, two] = rowsOf([{ name: "box", ...L("body") }, { name: "frame", ...L("frame") }, { name: "one", hive: [L("body")] }, { name: "two", hive: [L("body"), L("body")] }]).map((r) => r.making!); // prettier-ignore
+    const sheets = (m: typeof box) => m!.buys.filter((b) => b.what.startsWith("foundation")).reduce((n, b) => n + b.quantity, 0); // prettier-ignore
+    expect([box, frame, one, two].map(sheets)).toEqual([0, 1, 10, 20]);
+    expect(one!.work).toBeCloseTo(box!.work + 10 * frame!.work, 9);
+    expect(one!.setUps).toBeCloseTo(box!.setUps + frame!.setUps, 9);
+    expect(two!.setUps).toBeLessThan(2 * one!.setUps);
+  });
+
   test("baskets, sheets, pallets: a deep goes in a common basket, a jumbo in a Dadant one, an extra-deep in none; sizes by hand", () => {
     const frames = rowsOf([...["deep", "jumbo"].map((size) => ({ name: size, item: "frame", ...L10, size })), { name: "x", item: "extra-deep-frame", ...L10, size: "deep" }, { name: "none", item: "frame", ...L10, size: "deep", options: { foundation: "none" } }]); // prettier-ignore
     expect(frames.map((r) => r.extractor)).toEqual(["a common basket", "a Dadant basket", "none: crush and drain", "a common basket"]); // prettier-ignore

@@ -82,6 +82,28 @@ export function makingOf({ job, lines: one }: WorkedJob): Making | undefined {
   };
 }
 
+/** What making one of several kinds of things takes, so many of each: what they have alike is said once. */
+export function makingOfAll(all: { of: Making; times: number }[]): Making {
+  const most = new Map<string, number>();
+  const buys = new Map<string, Making["buys"][number]>();
+  const stuff = new Map<string, number>();
+  for (const { of, times } of all) {
+    for (const { name, minutes } of of.most) most.set(name, (most.get(name) ?? 0) + minutes * times);
+    for (const { kind, volume } of of.stuff) stuff.set(kind, (stuff.get(kind) ?? 0) + volume * times);
+    for (const { what, quantity, unit } of of.buys) {
+      const key = `${what} ${unit}`;
+      buys.set(key, { what, unit, quantity: (buys.get(key)?.quantity ?? 0) + quantity * times });
+    }
+  }
+  return {
+    work: all.reduce((n, { of, times }) => n + of.work * times, 0),
+    setUps: all.reduce((n, { of }) => n + of.setUps, 0),
+    most: [...most].map(([name, minutes]) => ({ name, minutes })).toSorted((a, b) => b.minutes - a.minutes),
+    buys: [...buys.values()],
+    stuff: [...stuff].map(([kind, volume]) => ({ kind, volume })),
+  };
+}
+
 /** Money for one, each part with its working; what has no price counts for nothing and is named. */
 export interface Costs {
   currency: Currency;

@@ -1,5 +1,5 @@
 import { toCount } from "@/core/formula/formula";
-import { frameFor, frameOf, schoolOf, shapeOfLine } from "@/core/line/shapes";
+import { frameFor, frameOf, lineOfHung, schoolOf, shapeOfLine } from "@/core/line/shapes";
 import { emptyJob } from "@/core/job/job";
 import { type WorkedJob, workJob } from "@/core/job/worked";
 import { USUAL_BEGINNINGS } from "@/core/hive/hive";
@@ -17,7 +17,7 @@ import type { Recipe } from "@/core/recipes/recipe";
 import { lengthOf, type Shape } from "@/core/shape/shape";
 import type { Assume, Thing } from "./file";
 import { BENCH, frameLift, type Lifted, lifted, liftedOff, liftOf } from "./lifts";
-import { type Costs, costsOf, type Making, makingOf, type Prices } from "./making";
+import { type Costs, costsOf, type Making, makingOf, makingOfAll, type Prices } from "./making";
 import { remembered } from "./remembered";
 import { climbs, extractorFor, FLOORS, sheetFor, standOn } from "./using";
 import { whyOf } from "./why";
@@ -53,7 +53,7 @@ export interface Row {
   /** What extracts its frame, and which sheet it takes. */
   extractor: string | null;
   sheet: string | null;
-  /** To make one, without frames that are not asked for. */
+  /** To make one; a whole hive with the frames of its boxes, a box by itself without. */
   making: Making | null;
   costs: Costs | null;
   /** How each figure comes about, by the figure's name. */
@@ -94,8 +94,27 @@ const workedOut = ({ job, hive }: Thing) =>
     const worked = workJob(job);
     return worked.faults.length > 0
       ? { worked, standing: [], making: null, contact: undefined }
-      : { worked, standing: standingIn(worked, hive), making: makingOf(worked) ?? null, contact: contactIn(worked, hive ? undefined : frameIn(worked)) }; // prettier-ignore
+      : { worked, standing: standingIn(worked, hive), making: (hive ? makingWithFrames(worked, standingIn(worked, hive)) : makingOf(worked)) ?? null, contact: contactIn(worked, hive ? undefined : frameIn(worked)) }; // prettier-ignore
   });
+
+/** Making a frame is remembered by its job: most hives have the same. */
+const knownFrames = remembered<Making | undefined>(50);
+
+/** Making a hive with all the frames that hang in it; undefined where no board gives a part. */
+function makingWithFrames(worked: WorkedJob, standing: Standing[]): Making | undefined {
+  const own = makingOf(worked);
+  const frames = standing.flatMap((s) => {
+    if (!s.frame || s.frames === 0) return [];
+    const job = { ...worked.job, name: "", lines: [lineOfHung(s.frame)] };
+    return [{ of: knownFrames(JSON.stringify(job), () => makingOf(workJob(job))), times: s.frames }];
+  });
+  const all = [{ of: own, times: 1 }, ...frames];
+  // Set-ups of frames that are alike are made once.
+  const seen = new Set<Making>();
+  return all.every((m): m is { of: Making; times: number } => m.of !== undefined)
+    ? makingOfAll(all.map(({ of, times }) => ({ of: seen.has(of) ? { ...of, setUps: 0 } : (seen.add(of), of), times })))
+    : undefined;
+} // prettier-ignore
 
 function rowOf(thing: Thing, k: number, assume: Assume, { units, prices }: Said): Row {
   const { honeyFill, honeyKgPerL } = assume;

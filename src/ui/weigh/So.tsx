@@ -51,7 +51,7 @@ export function So({ rows, verdict, units, many }: { rows: Row[]; verdict: Retur
       )}
       <p className="mt-4 text-[.84rem] text-soft">
         Lifts by the revised NIOSH equation for one person, from where a box stands in its stack; it judges no lift of yours. Follow local guidance on
-        lifting. Combs as full of honey as is said, 1.42 kg/l. Boxes without their frames in minutes, money and wood.
+        lifting. Combs as full of honey as is said, 1.42 kg/l. Minutes, money and wood of a whole hive are with its frames, of a box by itself without; wood without its scrap.
       </p>
     </>
   );
