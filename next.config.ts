@@ -1,7 +1,7 @@
 import type { NextConfig } from "next";
 
 const config: NextConfig = {
-  serverExternalPackages: ["better-sqlite3", "piscina", "pdfkit"],
+  serverExternalPackages: ["better-sqlite3", "piscina", "pdfkit", "sharp"],
   typescript: { ignoreBuildErrors: true }, // `npm test` runs the type check on its own
   poweredByHeader: false,
   devIndicators: false,

@@ -5,11 +5,19 @@ import { emptyJob } from "@/core/job/job";
 import { writeJob } from "@/core/job/file";
 import { inch } from "@/core/length/length";
 import { pagesOf } from "@/exchange/tests/readBack";
+import sharp from "sharp";
 import { GET as brand } from "./api/book/[id]/brand/route";
 import { POST as happened } from "./api/book/happened/route";
 import { GET as lasting } from "./api/book/lasting/route";
 import { POST as pieces } from "./api/book/pieces/route";
+import { POST as mend } from "./api/book/[id]/mend/route";
+import { POST as photograph } from "./api/book/[id]/photo/route";
+import { GET as bookFile } from "./api/book/file/[file]/route";
+import { POST as takeList } from "./api/book/file/list/route";
+import { GET as labels } from "./api/book/labels/route";
+import { GET as photo } from "./api/book/photo/[name]/route";
 import { GET as find } from "./api/book/route";
+import { GET as jobNow } from "./api/jobs/[id]/route";
 import { POST as jobs } from "./api/jobs/route";
 
 process.env.RUNDIK_DB = ":memory:";
@@ -37,8 +45,64 @@ test("from a job to the Book: what was made is marked with what it is made of an
   expect(groups).toMatchObject([{ value: "fingers", pieces: 4, failed: 3, why: [{ fault: "corner rotten", n: 3 }, { fault: "lost", n: 1 }] }]); // prettier-ignore
   expect((await lasting(get("by=colour"))).status).toBe(400);
 
-  const at = (n: string) => ({ params: Promise.resolve({ id: n }) });
   const paper = await brand(get("high=20"), at(String(made[1]!.id)));
   expect((await pagesOf(Buffer.from(await paper.arrayBuffer())))[0]).toMatch(/BW-27-0002.*local rules/s);
   expect((await brand(get(), at("99"))).status).toBe(404);
+});
+
+const at = (id: string) => ({ params: Promise.resolve({ id }) });
+const kept = async (title: string, mark: string, key: string) => (await said<{ pieces: KeptPiece[] }>(await pieces(post({ key, keep: { title, mark, item: "body", standard: "langstroth-10", size: "deep", madeOn: "2020-01-01", measured: [] } })))).pieces[0]!; // prettier-ignore
+
+test("a picture is kept with its piece, once, and comes back as it is kept; what is none is refused and nothing is kept", async () => {
+  const { id } = await kept("Body with a picture", "PH 1", "key-photo-1");
+  const file = (await sharp({ create: { width: 60, height: 40, channels: 3, background: "#a52" } }).jpeg().toBuffer()).toString("base64"); // prettier-ignore
+  const send = (photo: string) => photograph(post({ id: "ph.1", on: "2030-01-02", note: "left corner", photo }), at(String(id))); // prettier-ignore
+  const refused = await send(Buffer.from("no picture").toString("base64"));
+  expect([refused.status, (await said<{ error: string }>(refused)).error]).toEqual([400, "photo: read a file that is no picture; wanted a picture as JPEG, PNG or WebP"]); // prettier-ignore
+  const once = await said<{ happenings: Happening[] }>(await send(file));
+  expect(await said<object>(await send(file))).toEqual(once);
+  expect(once.happenings).toHaveLength(1);
+  const what = once.happenings[0]!.what as { photo: string };
+  const back = await photo(get(), { params: Promise.resolve({ name: what.photo }) });
+  expect(back.headers.get("content-type")).toBe("image/jpeg");
+  expect(await sharp(Buffer.from(await back.arrayBuffer())).metadata()).toMatchObject({ width: 60, height: 40 });
+  expect((await photo(get(), { params: Promise.resolve({ name: "a".repeat(64) }) })).status).toBe(404);
+  expect((await photograph(post({ id: "ph.2", on: "2030-01-02", photo: file }), at("999999"))).status).toBe(404);
+});
+
+test("mending becomes a line of a job of its own or of one there is, its end as wide as the box was measured; the search finds that job", async () => {
+  const { id } = await kept("Body to mend", "MD 7", "key-mend-01");
+  await happened(post({ events: [{ id: "md.1", piece: id, on: "2030-01-02", what: { do: "inspected", faults: ["corner rotten"] } }] })); // prettier-ignore
+  const box = { outsideLength: inch(19, 7, 8), outsideWidth: inch(16, 3, 8), insideLength: inch(18, 3, 8), insideWidth: inch(14, 7, 8), depth: inch(9, 1, 2), restToRest: inch(19, 1, 8), restDepth: inch(0, 5, 8) }; // prettier-ignore
+  const ask = async (more: object) => mend(post({ box, corner: "rabbet-ends", ...more }), at(String(id)));
+  const own = await said<{ id: number; name: string }>(await ask({}));
+  expect(own.name).toBe("Mending MD 7");
+  const other = await said<{ id: number }>(
+    await jobs(post(writeJob({ ...emptyJob("Winter repairs", "in"), lines: [] }))),
+  );
+  for (const n of [1, 2]) {
+    expect(await said<object>(await ask({ into: other.id }))).toEqual({ id: other.id, name: "Winter repairs" });
+    const { job } = await said<{ job: { lines: object[]; designs: object[] } }>(
+      await jobNow(get(), at(String(other.id))),
+    );
+    // Planned twice it is there twice, by one design.
+    expect([job.lines.length, job.designs.length]).toEqual([n, 1]);
+  }
+  expect((await ask({ into: 999_999 })).status).toBe(404);
+  const broken = await ask({ box: { ...box, insideLength: inch(19, 7, 8) } });
+  expect([broken.status, (await said<{ error: string }>(broken)).error]).toEqual([400, expect.stringMatching(/^insideLength: read .*wanted 6 to 76 mm/)]); // prettier-ignore
+  const { elsewhere } = await said<{ elsewhere: { kind: string; name: string; href: string }[] }>(await find(get("q=mending+md"))); // prettier-ignore
+  expect(elsewhere.map((e) => [e.kind, e.name, e.href])).toEqual([["job", "Mending MD 7", `/jobs/${own.id}/shape`], ["job", "Winter repairs", `/jobs/${other.id}/shape`]]); // prettier-ignore
+});
+
+test("a typed list comes in and goes out in the Book's CSV, its labels are printed; a bent one is refused whole", async () => {
+  const list = (csv: string) => takeList(post({ csv }));
+  expect((await said<{ error: string }>(await list("mark,what,made on\nLX-19-0001,Old deep,2019-03-01\nLX-19-0002,,"))).error).toMatch(/^row 3, what/); // prettier-ignore
+  expect(await said<object>(await list("mark,what,made on\nLX-19-0001,Old deep,2019-03-01"))).toEqual({ pieces: 1, happenings: 0 }); // prettier-ignore
+  const csv = await (await bookFile(get(), { params: Promise.resolve({ file: "book.csv" }) })).text();
+  expect(csv).toContain("LX-19-0001");
+  expect(csv).not.toContain("LX-19-0002");
+  expect(await said<object>(await list(csv))).toEqual({ pieces: 0, happenings: 0 });
+  expect((await pagesOf(Buffer.from(await (await labels(get("q=LX-19"))).arrayBuffer())))[0]).toContain("LX-19-0001");
+  expect([(await labels(get("q=nobody"))).status, (await labels(get("from=1&to=x"))).status]).toEqual([404, 400]);
 });

@@ -39,6 +39,8 @@ const offer = { form: "pack", material: "frame nail", pack: 200, price: 6.5 };
 const level = { item: "body", standard: "national", size: "brood", options: {} };
 const box = { name: "old box", outsideLength: 460e6, outsideWidth: 460e6, insideLength: 420e6, insideWidth: 420e6, depth: 225e6, over: 0, under: 6e6 }; // prettier-ignore
 const hive = { name: "h", count: 2, levels: [level, { measured: box }], begins: { spring: "03-01", summer: "06-01", autumn: "09-01", winter: "12-01" } }; // prettier-ignore
+/** A picture of one dot. */
+const PICTURE = "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==";
 const pinned = { stock: 0, repeat: 1, layout: {} };
 
 /** One of each kind of act; the schema's list is the list. */
@@ -151,8 +153,15 @@ function samples(id: string): Sent[] {
     sent("weigh/year", "POST", { starter: 1, fill: 0.5 }),
     sent("weigh", "POST", { format: "rundik-weigh", version: 1, units: "in", things: [{ name: "deep", item: "frame", standard: "langstroth-10", size: "deep", options: {}, frames: 3 }, { name: "hive", hive: [{ item: "long-body", standard: "langstroth-10", size: "deep", options: { longFrames: 20 } }] }], assume: { honeyFill: 0.5, season: "winter" } }), // prettier-ignore
     sent("book", "GET", undefined, {}, "q=BW-2%3F"),
-    ...["book.json", "book.csv", "book.xlsx"].map((file) => sent("book/file/[file]", "GET", undefined, { file })),
+    ...["book.json", "book.csv", "pieces.csv", "pieces.xlsx"].map((file) =>
+      sent("book/file/[file]", "GET", undefined, { file }),
+    ),
     sent("book/file", "POST", { format: "rundik-book", version: 1, pieces: [{ key: "k-in-0001", given: { code: "KH", year: 2020, number: 7 }, piece: { mark: "KH-20-0007", title: "Old body", item: "body", standard: "national", size: "brood", madeOn: "2020-03-01" } }], happenings: [{ id: "t.1", of: "k-in-0001", on: "2021-03-02", what: { do: "out", to: "Moor" } }] }), // prettier-ignore
+    sent("book/file/list", "POST", { csv: "mark,what,made on\nKL-19-0001,Old deep,2019-03-01" }),
+    sent("book/labels", "GET", undefined, {}, "q=BW"),
+    sent("book/[id]/photo", "POST", { id: "ph.1", on: "2030-01-02", note: "left", photo: PICTURE }, { id: "1" }),
+    sent("book/photo/[name]", "GET", undefined, { name: "a".repeat(64) }),
+    sent("book/[id]/mend", "POST", { box: { outsideLength: 505e6, outsideWidth: 413e6, insideLength: 466e6, insideWidth: 374e6, depth: 241e6, restToRest: 486e6, restDepth: 16e6 }, corner: "finger" }, { id: "1" }), // prettier-ignore
     sent("book/lasting", "GET", undefined, {}, "by=wood"),
     sent("book/[id]/brand", "GET", undefined, { id: "1" }, "high=20"),
     sent("book/pieces", "POST", { key: "k-book-1", give: { job: Number(id), line: 0, count: 3, code: "BW", madeOn: "2027-03-01" } }), // prettier-ignore

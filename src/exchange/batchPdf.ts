@@ -1,5 +1,4 @@
 import PDFDocument from "pdfkit";
-import QRCode from "qrcode";
 import { piecesOf } from "@/core/boards/laid";
 import { exploded, explodedBox, PAPER_FILL } from "@/core/drawing/exploded";
 import { partLetter } from "@/core/drawing/face";
@@ -14,12 +13,11 @@ import { partKey } from "@/core/line/line";
 import type { WorkedLine } from "@/core/line/shapes";
 import { type Batch, codeOf } from "@/core/papers/batch";
 import { stepsOf } from "@/core/shape/steps";
+import { code, type Doc, MM, onSheets } from "./labels";
 import { finished, PAPER, type Paper, printable, PT } from "./paper";
 import { drawStick } from "./stickPdf";
 
-type Doc = PDFKit.PDFDocument;
 const MARGIN = 34;
-const MM = 72 / 25.4;
 const SMALL = 8.5;
 /** A line of a list, points. */
 const LINE = 14;
@@ -277,16 +275,6 @@ function tickets(page: Pages, { tickets: all }: Batch, { job, jobId }: Of): void
   }
 } // prettier-ignore
 
-/** A QR code (ISO/IEC 18004) as black squares, so wide with its quiet zone. */
-function code(doc: Doc, text: string, x: number, y: number, wide: number): void {
-  const { modules } = QRCode.create(text, { errorCorrectionLevel: "M" });
-  const { size } = modules;
-  const one = wide / (size + 8);
-  for (let i = 0; i < size * size; i++)
-    if (modules.get(Math.floor(i / size), i % size)) doc.rect(x + (4 + (i % size)) * one, y + (4 + Math.floor(i / size)) * one, one, one); // prettier-ignore
-  doc.fill("black");
-}
-
 /** One label: its code, what it is, how many, for what. */
 function label(doc: Doc, ticket: Batch["tickets"][number], { job, jobId }: Of, x: number, y: number, wide: number, high: number): void {
   const { part, letter } = ticket;
@@ -302,16 +290,9 @@ function label(doc: Doc, ticket: Batch["tickets"][number], { job, jobId }: Of, x
   }
 } // prettier-ignore
 
-/** Sheets of labels: three across, eight down, in the middle of the page. */
-function labelSheets(doc: Doc, { tickets: all }: Batch, of: Of): void {
-  const [across, down] = [3, 8];
-  for (const [i, ticket] of all.entries()) {
-    if (i % (across * down) === 0) doc.addPage({ size: [doc.page.width, doc.page.height], margin: 0 });
-    const [wide, high] = [(doc.page.width - 2 * 7 * MM) / across, (doc.page.height - 2 * 12 * MM) / down];
-    const n = i % (across * down);
-    label(doc, ticket, of, 7 * MM + (n % across) * wide + 3, 12 * MM + Math.floor(n / across) * high + 3, wide - 6, high - 6); // prettier-ignore
-  }
-}
+/** Sheets of labels, one for each ticket. */
+const labelSheets = (doc: Doc, { tickets: all }: Batch, of: Of): void =>
+  onSheets(doc, all.length, (i, x, y, wide, high) => label(doc, all[i]!, of, x, y, wide, high));
 
 /** Labels one to a page, 89 × 36 mm, as a label printer takes them. */
 export function labelsPdf(batch: Batch, of: Of): Promise<Buffer> {

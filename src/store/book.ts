@@ -1,13 +1,15 @@
-import { conditionOf, type Condition, type Happening, inOrder, type KeptPiece, type Listed, type Piece, pieceSchema, wordsOf } from "@/core/book/book"; // prettier-ignore
+import { conditionOf, type Condition, type Fault, type Happening, inOrder, type KeptPiece, type Listed, type Piece, pieceSchema, wordsOf } from "@/core/book/book"; // prettier-ignore
 import type { BookFile } from "@/core/book/file";
 import { type Group, groupsOf, type LastingBy } from "@/core/book/lasting";
 import { markKey, markPattern, markText } from "@/core/book/mark";
+import { type DesignRecord, recordOf } from "@/core/book/record";
 import { JobFileError } from "@/core/problem/problem";
 import { ofDatabase } from "./database";
 import { writing } from "./keeper";
 
 /** So many are listed at once. */
 const LISTED = 50;
+const MOST_PHOTOS = 40;
 
 type Row = { id: number; data: string };
 type Told = Omit<Happening, "what" | "on"> & { on: string; what: string };
@@ -30,12 +32,17 @@ export const bookStore = ofDatabase((db) => {
     given: db.prepare<{ code: string; year: number; number: number }, { id: number }>("SELECT id FROM piece WHERE code = @code AND year = @year AND number = @number"), // prettier-ignore
     countHappened: db.prepare<[], { n: number }>("SELECT count(*) AS n FROM happening"),
     newest: db.prepare<[number], Row>("SELECT id, data FROM piece ORDER BY id DESC LIMIT ?"),
+    between: db.prepare<[number, number, number], Row>("SELECT id, data FROM piece WHERE id BETWEEN ? AND ? ORDER BY id LIMIT ?"), // prettier-ignore
     marked: db.prepare<[number], { item: string; n: number }>("SELECT data ->> 'title' AS item, count(*) AS n FROM piece WHERE job = ? GROUP BY 1"), // prettier-ignore
-    ended: db.prepare("UPDATE piece SET ended_on = ?, ended_why = ? WHERE id = ?"),
-    lasted: db.prepare<[string], { value: string | null; made_on: string; ended_on: string | null; ended_why: string | null }>("SELECT data ->> ? AS value, made_on, ended_on, ended_why FROM piece"), // prettier-ignore
+    stands: db.prepare("UPDATE piece SET ended_on = ?, ended_why = ?, found = ?, repairs = ? WHERE id = ?"),
+    lasted: db.prepare<[string], { value: string | null; made_on: string; ended_on: string | null; ended_why: string | null }>("SELECT data ->> ? AS value, made_on, ended_on, ended_why FROM piece WHERE data ->> '$.ageless' IS NULL"), // prettier-ignore
     all: db.prepare<[], Row & { key: string; code: string | null; year: number | null; number: number | null }>("SELECT id, key, code, year, number, data FROM piece ORDER BY id"), // prettier-ignore
     allHappened: db.prepare<[], Told & { of: string }>("SELECT happening.id, piece, piece.key AS 'of', on_day AS 'on', what FROM happening JOIN piece ON piece.id = happening.piece ORDER BY happening.id"), // prettier-ignore
+    ofItem: db.prepare<[string], { mark: number | null; wood: string | null; joint: string | null; finish: string | null; made_on: string; ageless: number | null; ended_on: string | null; ended_why: string | null; found: string; repairs: number }>("SELECT data ->> 'design' AS mark, data ->> 'wood' AS wood, data ->> 'joint' AS joint, data ->> 'finish' AS finish, made_on, data ->> 'ageless' AS ageless, ended_on, ended_why, found, repairs FROM piece WHERE data ->> 'item' = ?"), // prettier-ignore
+    items: db.prepare<[], { item: string; pieces: number }>("SELECT data ->> 'item' AS item, count(*) AS pieces FROM piece GROUP BY 1 ORDER BY 2 DESC"), // prettier-ignore
     count: db.prepare<[], { n: number }>("SELECT count(*) AS n FROM piece"),
+    putPhoto: db.prepare("INSERT OR IGNORE INTO photo (name, data) VALUES (?, ?)"),
+    photo: db.prepare<[string], { data: Buffer }>("SELECT data FROM photo WHERE name = ?"),
   };
   const read = ({ id, data }: Row): KeptPiece => ({ id, ...pieceSchema.parse(JSON.parse(data)) });
   const happened = (id: number): Happening[] => inOrder(sql.of.all(id).map((h) => ({ ...h, what: JSON.parse(h.what) as Happening["what"] }))); // prettier-ignore
@@ -44,14 +51,22 @@ export const bookStore = ofDatabase((db) => {
   const reword = (id: number) => {
     const all = happened(id);
     sql.words.run(id, wordsOf(read(sql.one.get(id)!), all));
-    const { ended } = conditionOf(all);
-    sql.ended.run(ended?.on ?? null, ended?.why ?? null, id);
+    const { ended, repairs } = conditionOf(all);
+    const found = all.flatMap(({ on, what }) => (what.do === "inspected" ? what.faults.map((f): [Fault, string] => [f, on]) : [])); // prettier-ignore
+    sql.stands.run(ended?.on ?? null, ended?.why ?? null, JSON.stringify(found), repairs, id);
   };
   const put = (piece: Piece, key: string, given: { code: string; year: number; number: number } | null): KeptPiece => {
     const row = { mark: markKey(piece.mark ?? ""), code: given?.code ?? null, year: given?.year ?? null, number: given?.number ?? null, madeOn: piece.madeOn, job: piece.job ?? null, key, data: JSON.stringify(piece) }; // prettier-ignore
     const id = (sql.put.get(row) as { id: number } | undefined)?.id ?? sql.byKey.get(key)!.id;
     reword(id);
     return read(sql.one.get(id)!);
+  };
+  const tell = (events: Happening[]): void => {
+    for (const [i, e] of events.entries()) {
+      if (!sql.one.get(e.piece)) throw new JobFileError([{ path: `events[${i}].piece`, message: `read ${e.piece}; there is no such piece` }]); // prettier-ignore
+      sql.add.run({ ...e, what: JSON.stringify(e.what) });
+    }
+    for (const id of new Set(events.map((e) => e.piece))) reword(id);
   };
   return {
     /** Gives so many pieces alike the shop's next marks of the year they were made in; asked again with the same key they are the same ones. */
@@ -69,13 +84,16 @@ export const bookStore = ofDatabase((db) => {
     /** Keeps a piece with the mark it has, or with none. */
     keep: writing(db)((piece: Piece, key: string): KeptPiece => put(piece, key, null)),
     /** Keeps what happened, all of it or nothing, each once. @throws JobFileError where there is no such piece */
-    happened: writing(db)((events: Happening[]): void => {
-      for (const [i, e] of events.entries()) {
-        if (!sql.one.get(e.piece)) throw new JobFileError([{ path: `events[${i}].piece`, message: `read ${e.piece}; there is no such piece` }]); // prettier-ignore
-        sql.add.run({ ...e, what: JSON.stringify(e.what) });
-      }
-      for (const id of new Set(events.map((e) => e.piece))) reword(id);
-    }),
+    happened: writing(db)(tell),
+    /** Keeps a picture of a piece, once. @throws JobFileError where it has too many */
+    photographed: writing(db)(({ name, data }: { name: string; data: Buffer }, { note, ...e }: Omit<Happening, "what"> & { note?: string }): void => {
+      const has = happened(e.piece).filter((h) => h.what.do === "photographed");
+      if (has.length >= MOST_PHOTOS && !has.some((h) => h.id === e.id)) throw new JobFileError([{ path: "photo", message: `read one more; a piece has at most ${MOST_PHOTOS} pictures` }]);
+      sql.putPhoto.run(name, data);
+      tell([{ ...e, what: { do: "photographed", photo: name, ...(note ? { note } : {}) } }]);
+    }), // prettier-ignore
+    /** A picture, by its name. */
+    photo: (name: string): Buffer | undefined => sql.photo.get(name)?.data,
     /** A piece and all that happened to it, the last first. */
     load: (id: number): { piece: KeptPiece; happenings: Happening[]; condition: Condition } | undefined => {
       const row = sql.one.get(id);
@@ -84,16 +102,18 @@ export const bookStore = ofDatabase((db) => {
       return { piece: read(row), happenings: all.toReversed(), condition: conditionOf(all) };
     },
     /** Pieces by what can be read of a mark, then by words that what is known of them begins with; the newest when nothing is asked. */
-    find: (asked: string): Listed[] => {
+    find: (asked: string, most = LISTED): Listed[] => {
       const text = asked.trim();
-      if (text === "") return listed(sql.newest.all(LISTED));
+      if (text === "") return listed(sql.newest.all(most));
       const pattern = /\s/.test(text) && !/[0-9?]/.test(text) ? undefined : markPattern(text);
-      const byMark = pattern ? sql.byMark.all(pattern, LISTED) : [];
+      const byMark = pattern ? sql.byMark.all(pattern, most) : [];
       const words = text.match(/[\p{L}\p{N}]+/gu) ?? [];
-      const byWords = words.length > 0 ? sql.byWords.all(words.map((w) => `"${w}"*`).join(" "), LISTED) : [];
+      const byWords = words.length > 0 ? sql.byWords.all(words.map((w) => `"${w}"*`).join(" "), most) : [];
       const seen = new Set(byMark.map((r) => r.id));
-      return listed([...byMark, ...byWords.filter((r) => !seen.has(r.id))].slice(0, LISTED));
+      return listed([...byMark, ...byWords.filter((r) => !seen.has(r.id))].slice(0, most));
     },
+    /** Pieces from one to another by their numbers here, so many at most. */
+    between: (from: number, to: number, most: number): KeptPiece[] => sql.between.all(from, to, most).map(read),
     /** The whole Book as its file. */
     out: (): BookFile => ({
       format: "rundik-book",
@@ -120,6 +140,10 @@ export const bookStore = ofDatabase((db) => {
     marked: (job: number): Map<string, number> => new Map(sql.marked.all(job).map((m) => [m.item, m.n])),
     /** How long pieces lasted up to a day, by what they have in common. */
     lasted: (by: LastingBy, today: string): Group[] => groupsOf(sql.lasted.all(`$.${by}`).map((r) => ({ value: r.value ?? "not said", madeOn: r.made_on, ended: r.ended_on ? { on: r.ended_on, why: r.ended_why! } : null })), today), // prettier-ignore
+    /** How what was made by a design did up to a day: by its id, or by the item's that ships. */
+    record: (item: string, today: string): DesignRecord => recordOf(sql.ofItem.all(item).map((r) => ({ mark: r.mark, wood: r.wood, joint: r.joint, finish: r.finish, madeOn: r.made_on, ageless: r.ageless === 1, ended: r.ended_on ? { on: r.ended_on, why: r.ended_why! } : null, found: JSON.parse(r.found) as [Fault, string][], repairs: r.repairs })), today), // prettier-ignore
+    /** What there are pieces of, most first. */
+    items: (): { item: string; pieces: number }[] => sql.items.all(),
     /** The code the last marks were given with. */
     code: (): string | undefined => sql.lastCode.get()?.code,
     count: (): number => sql.count.get()!.n,

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { Metadata } from "next";
 import { z } from "zod";
+import { itemName } from "@/app/itemName";
 import { fromKept } from "@/app/kept";
 import { today } from "@/app/today";
 import { workJob } from "@/core/job/worked";
@@ -33,6 +34,7 @@ const Page = (props: { searchParams: Promise<Record<string, unknown>> }) =>
           count={book.count()}
           jobs={jobs}
           making={asked && lines ? { ...asked, lines } : null}
+          items={book.items().map((i) => ({ ...i, name: itemName(i.item) }))}
           code={book.code() ?? ""}
           today={today()}
         />

@@ -21,7 +21,9 @@ export const pieceSchema = z.strictObject({
   wood: words(60).optional(),
   finish: words(60).optional(),
   joint: words(60).optional(),
+  /** The day it was made; of one that came in and is of no known age the day it came. */
   madeOn: day,
+  ageless: z.literal(true).optional(),
   /** What was measured on it when it was made or came in. */
   measured: z.array(z.strictObject({ what: words(60), value: sizeSchema })).max(40).default([]),
 }); // prettier-ignore
@@ -50,6 +52,10 @@ export const happeningSchema = z.strictObject({
     z.strictObject({ do: z.literal("treated"), with: words(60) }),
     z.strictObject({ do: z.literal("scrapped"), why: z.union([fault, z.literal("burned"), z.literal("lost")]) }),
     z.strictObject({ do: z.literal("note"), text: words(500) }),
+    /** `photo` names the picture. */
+    z.strictObject({ do: z.literal("photographed"), photo: z.string().regex(/^[0-9a-f]{64}$/, "wanted the name of a picture"), note: words(500).optional() }), // prettier-ignore
+    /** What one that came in was found to be. */
+    z.strictObject({ do: z.literal("known"), item: words(60), standard: words(60), size: words(60) }),
   ]),
 });
 export type Happening = z.output<typeof happeningSchema>;
@@ -62,6 +68,8 @@ export interface Condition {
   /** Found and not repaired since. */
   faults: Fault[];
   repairs: number;
+  /** What it was found to be, of one that came in. */
+  known?: { item: string; standard: string; size: string };
   /** What was measured of it last, by its name, nm. */
   measured: Record<string, Length>;
   scorchedOn?: string;
@@ -111,7 +119,11 @@ export function conditionOf(happenings: Happening[]): Condition {
       case "scrapped":
         Object.assign(c, { where: "scrapped", ended: { on, why: what.why } });
         break;
+      case "known":
+        c.known = { item: what.item, standard: what.standard, size: what.size };
+        break;
       case "note":
+      case "photographed":
         break;
     }
   return { ...c, faults: FAULTS.filter((f) => found.has(f)) };
@@ -134,6 +146,10 @@ export function happeningText({ what }: Happening): string {
       return `scrapped: ${what.why}`;
     case "note":
       return what.text;
+    case "photographed":
+      return what.note ?? "photographed";
+    case "known":
+      return `found to be of ${what.standard}, ${what.size}`;
     default:
       return what.do;
   }

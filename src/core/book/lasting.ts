@@ -63,6 +63,42 @@ const [PIECES, FAILED] = [10, 3];
 const NO_FAILING = ["lost", "burned"];
 const YEAR = 365.25 * 24 * 3600 * 1000;
 
+const isFailing = (ended: Lived["ended"]): boolean => ended !== null && !NO_FAILING.includes(ended.why);
+
+/** Years from one day to another, to a tenth. */
+export const livedYears = (from: string, to: string): number => Math.round(Math.max(0, (Date.parse(to) - Date.parse(from)) / YEAR) * 10) / 10; // prettier-ignore
+
+/** Of those that reached an age, how many failed before the next, and of what. */
+export interface Age {
+  /** Years; to the next. */
+  from: number;
+  to: number;
+  reached: number;
+  failed: number;
+  why: { fault: string; n: number }[];
+}
+/** Ages are told apart in steps of so many years. */
+const AGES = 5;
+
+/** At which age things fail, in steps of five years. */
+export function agesOf(all: Omit<Lived, "value">[], today: string): Age[] {
+  const ages: Age[] = [];
+  const years = all.map((l) => livedYears(l.madeOn, l.ended?.on ?? today));
+  for (let from = 0; years.some((y) => y >= from); from += AGES) {
+    const reached = all.flatMap((l, i) => (years[i]! >= from ? [{ ended: l.ended, years: years[i]! }] : []));
+    const failed = reached.filter((l) => l.years < from + AGES && isFailing(l.ended));
+    ages.push({ from, to: from + AGES, reached: reached.length, failed: failed.length, why: counted(failed.map((l) => l.ended!.why)) }); // prettier-ignore
+  }
+  return ages;
+}
+
+/** How often each is there, most first. */
+function counted(all: string[]): { fault: string; n: number }[] {
+  const n = new Map<string, number>();
+  for (const one of all) n.set(one, (n.get(one) ?? 0) + 1);
+  return [...n].map(([fault, times]) => ({ fault, n: times })).toSorted((a, b) => b.n - a.n);
+}
+
 /** How long pieces lasted up to a day, group by group, the largest first; what was lost or burned was watched until then. */
 export function groupsOf(all: Lived[], today: string): Group[] {
   const by = new Map<string, Lived[]>();
@@ -74,15 +110,13 @@ export function groupsOf(all: Lived[], today: string): Group[] {
   return [...by]
     .map(([value, list]): Group => {
       const lasted = list.map(({ madeOn, ended }): Lasted => {
-        const years = Math.max(0, (Date.parse(ended?.on ?? today) - Date.parse(madeOn)) / YEAR);
-        return { years: Math.round(years * 10) / 10, ended: ended !== null && !NO_FAILING.includes(ended.why) };
+        return { years: livedYears(madeOn, ended?.on ?? today), ended: isFailing(ended) };
       });
       const failed = lasted.filter((l) => l.ended).length;
-      const why = new Map<string, number>();
-      for (const { ended } of list) if (ended) why.set(ended.why, (why.get(ended.why) ?? 0) + 1);
+      const why = counted(list.flatMap((l) => (l.ended ? [l.ended.why] : [])));
       const steps = list.length >= PIECES && failed >= FAILED ? lasting(lasted) : [];
       const half = steps.find((s) => s.lasts <= 0.5)?.years;
-      return { value, pieces: list.length, failed, why: [...why].map(([fault, n]) => ({ fault, n })).toSorted((a, b) => b.n - a.n), steps, ...(half === undefined ? {} : { half }) }; // prettier-ignore
+      return { value, pieces: list.length, failed, why, steps, ...(half === undefined ? {} : { half }) }; // prettier-ignore
     })
     .toSorted((a, b) => b.pieces - a.pieces);
 }

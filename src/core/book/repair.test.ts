@@ -1,6 +1,12 @@
 import { inch, type Length, nm } from "@/core/length/length";
 import { FAULTS } from "./book";
+import { mendingJob, mendingOf } from "./mending";
 import { bodyTo, type MeasuredBox, repairOf, wallsOf, worthIt } from "./repair";
+import { readJobFile, writeJob } from "@/core/job/file";
+import { workJob } from "@/core/job/worked";
+import { cutList } from "@/core/line/cutlist";
+import { stepsOf } from "@/core/shape/steps";
+import { admit } from "@/core/trial/trial";
 
 /** An odd old box: 13/16 walls at the sides and 7/8 at the ends, a rest gone to 13/16. */
 const box: MeasuredBox = {
@@ -50,6 +56,21 @@ test("five faults on a measured odd box end in parts that fit it, by the rules o
   expect(repair("rest too deep", { restDepth: inch(0, 5, 8) })).toMatchObject({ parts: [], minutes: 0 });
   // Nothing is cut for these, and what they take goes by the box: screws every three inches of its depth, every four of its length.
   expect([repair("joint loose"), repair("split"), repair("warped")].map((r) => [r.parts.length, r.buys[0]!.quantity])).toEqual([[0, 4], [0, 4], [0, 8]]); // prettier-ignore
+});
+
+test("mending is a line of a job: its cut list has the parts as they were reckoned, its steps the repairs and what they take", () => {
+  const repairs = (["corner rotten", "rest broken", "rest too deep", "split"] as const).map((f) => repair(f));
+  const mending = mendingOf({ title: "Body, deep", mark: "BW-21-0004" }, 12, repairs, box, how)!;
+  const job = admit(readJobFile(JSON.stringify(writeJob(mendingJob(mending, "in")))));
+  expect(job.name).toBe("Mending BW-21-0004");
+  const { lines } = workJob(job);
+  expect(cutList(lines).map((c) => size(c.part.cut))).toEqual(repairs.flatMap((r) => r.parts.map(size)));
+  const steps = stepsOf(lines[0]!.shape, "in");
+  expect(steps.map((s) => s.name)).toEqual(repairs.map((r) => `Mend: ${r.fault}`));
+  const uses = steps.flatMap((s) => s.uses.map((u) => [u.what, u.quantity]));
+  expect(uses).toContainEqual(["exterior screw, no. 10 × 2", repairs[0]!.buys[0]!.quantity]);
+  // Nothing is cut for a split alone.
+  expect(mendingOf({ title: "Body" }, 12, [repair("split")], box, how)).toBeUndefined();
 });
 
 test("every repair says how, what to check, and its caution", () => {

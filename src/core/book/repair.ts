@@ -2,6 +2,7 @@ import { featureCuts } from "@/core/feature/say";
 import { emptyJob } from "@/core/job/job";
 import { inch, type Length, nm, NM_PER_MM, type Units } from "@/core/length/length";
 import { lengthText, lengthWithUnit } from "@/core/length/format";
+import type { JobLine } from "@/core/line/line";
 import { shapeOfLine } from "@/core/line/shapes";
 import { type Currency, moneyText } from "@/core/money/money";
 import { JobFileError } from "@/core/problem/problem";
@@ -56,26 +57,35 @@ export function wallsOf(box: MeasuredBox): { end: Length; side: Length; rest: Le
   return walls;
 }
 
-/** The box as the recipe of a body makes it to these measures: its parts are what a new one for it has to be. */
-export function bodyTo(box: MeasuredBox, standardId: string, corner: Corner): Shape {
-  const { end, side, rest } = wallsOf(box);
-  const like = findStandard(standardId) ?? findStandard("langstroth-10")!;
+/** The options a body is made with to these measures, in a standard of `measuredStandard`. */
+export function measuredOptions(box: MeasuredBox, corner: Corner): JobLine["options"] {
+  const { end, side } = wallsOf(box);
+  return { thickness: side, endThickness: end, hold: "inside", joint: corner };
+}
+
+/** A standard of which a body comes out as this box was measured. @throws JobFileError naming the size that cannot be */
+export function measuredStandard(box: MeasuredBox, standardId: string, id = "measured"): Standard {
+  const { rest } = wallsOf(box);
+  const usual = findStandard("langstroth-10")!;
+  const like = findStandard(standardId) ?? usual;
   const text = (l: Length) => `${l / NM_PER_MM} mm`;
-  const measured: Standard = {
+  return {
     ...like,
-    id: "measured",
+    id,
     name: "as measured",
     short: "measured",
     basedOn: "langstroth-10",
-    values: { ...findStandard("langstroth-10")!.values, ...like.values, boxInsideLength: mem(text(box.insideLength)), boxInsideWidth: mem(text(box.insideWidth)), restWidth: mem(text(rest)), restDepth: mem(text(box.restDepth)) }, // prettier-ignore
+    values: { ...usual.values, ...like.values, boxInsideLength: mem(text(box.insideLength)), boxInsideWidth: mem(text(box.insideWidth)), restWidth: mem(text(rest)), restDepth: mem(text(box.restDepth)) }, // prettier-ignore
     sizes: {
       box: { name: "box", values: { ...Object.values(like.sizes)[0]!.values, bodyDepth: mem(text(box.depth)) } },
     },
     defaultSize: "box",
   };
-  const job = { ...emptyJob("", "mm"), standards: [measured] };
-  return shapeOfLine({ item: "body", standard: "measured", size: "box", quantity: 1, options: { thickness: side, endThickness: end, hold: "inside", joint: corner } }, job); // prettier-ignore
 }
+
+/** The box as the recipe of a body makes it to these measures: its parts are what a new one for it has to be. */
+export const bodyTo = (box: MeasuredBox, standardId: string, corner: Corner): Shape =>
+  shapeOfLine({ item: "body", standard: "measured", size: "box", quantity: 1, options: measuredOptions(box, corner) }, { ...emptyJob("", "mm"), standards: [measuredStandard(box, standardId)] }); // prettier-ignore
 
 /** How a fault of a measured box is mended, to the rules of fit: what is cut fits the box as it is. `ear` is its frames' ears. */
 export function repairOf(fault: Fault, box: MeasuredBox, how: { standard: string; corner: Corner; ear: Length; units: Units }): Repair {
@@ -139,6 +149,14 @@ export interface New {
   rate?: number;
   wood?: number;
   currency: Currency;
+}
+
+/** What a new one like it measures, what it costs, and its frames' ears. */
+export interface AsNew {
+  box: MeasuredBox;
+  cost: New;
+  standard: string;
+  ear: Length;
 }
 
 /** Whether mending is worth it against a new one, with the sum. */

@@ -128,7 +128,7 @@ const agree = (a: Shape, b: Shape) => {
 /** A line as it would be with its usual choices; designs of the maker's own have none to compare with. */
 export function usualLine(of: WorkedLine): WorkedLine {
   const { line, shape } = of;
-  if (shape.recipe.basedOn !== undefined || Object.keys(line.options).length === 0) return of;
+  if (!recipeFor(line.item, shape.standard) || Object.keys(line.options).length === 0) return of;
   try {
     return { ...of, line: { ...line, options: {} }, shape: usualShape(line.item, shape) };
   } catch (e) {

@@ -3,7 +3,7 @@ import dynamic from "next/dynamic";
 import { useEffect, useState } from "react";
 import { type Group, LASTING_BY, type LastingBy } from "@/core/book/lasting";
 import { askServer } from "@/ui/parts/askServer";
-import { count } from "@/ui/parts/words";
+import { LastingTable } from "./LastingTable";
 
 const LastingCurve = dynamic(() => import("./LastingCurve"), { ssr: false });
 const SAID: Record<LastingBy, string> = { title: "what it is", wood: "wood", joint: "corner", finish: "finish", design: "mark of the design" }; // prettier-ignore
@@ -34,19 +34,7 @@ export function HowLong({ pieces }: { pieces: number }) {
       </p>
       {problem && <p role="alert" className="border-l-4 border-madder pl-2 font-semibold">{problem}</p>}
       {groups.some((g) => g.steps.length > 0) && <LastingCurve groups={groups} />}
-      <table className="cutting-list mt-1">
-        <tbody>
-          {groups.slice(0, 12).map((g) => (
-            <tr key={g.value}>
-              <td>{g.value}</td>
-              <td className="text-right font-mono">{count(g.pieces, "piece")}</td>
-              <td className="text-right font-mono">{g.failed} failed</td>
-              <td>{g.steps.length === 0 ? "too few to say" : g.half === undefined ? `${Math.round(100 * g.steps.at(-1)!.lasts)} % last longer than ${g.steps.at(-1)!.years} years` : `half last longer than ${g.half} years`}</td>
-              <td className="text-soft">{g.why.slice(0, 3).map((w) => `${w.fault} ${w.n}`).join(", ")}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <LastingTable groups={groups} />
       <p className="text-[.87rem] text-soft">The part still in use at each age, those not yet failed counted for as long as they are known (Kaplan and Meier); what was lost or burned is no failing.</p>
     </section>
   );

@@ -2,9 +2,9 @@
 import { useMemo } from "react";
 import type { Condition, Happening, KeptPiece } from "@/core/book/book";
 import { nearest, SAME } from "@/core/book/nearest";
+import type { AsNew } from "@/core/book/repair";
 import { lengthWithUnit } from "@/core/length/format";
 import { nm, type Units } from "@/core/length/length";
-import type { AsNew } from "./Repairs";
 import { MeasureFields, SAID, useMeasures } from "./Measures";
 
 /** So many of the nearest are shown. */
@@ -39,6 +39,11 @@ export function Nearest({ piece, condition, asNew, units, tell }: { piece: KeptP
           </>
         )}
         <span className="block text-[.93rem] text-soft">{off(first)}</span>
+        {first.worst <= SAME && (
+          <button className="act no-print mt-1" onClick={() => void tell({ do: "known", item: "body", standard: first.standard, size: first.size })}>
+            Keep it as one
+          </button>
+        )}
       </p>
       <table className="cutting-list mt-2">
         <caption className="small-head text-left">How a frame of {first.name} hangs in it</caption>

@@ -1,7 +1,9 @@
 "use client";
+import Image from "next/image";
 import Link from "next/link";
 import { useRef, useState } from "react";
 import { type Condition, FAULTS, type Fault, type Happening, happeningText, type KeptPiece } from "@/core/book/book";
+import type { AsNew } from "@/core/book/repair";
 import { lengthWithUnit } from "@/core/length/format";
 import type { Units } from "@/core/length/length";
 import { askServer } from "@/ui/parts/askServer";
@@ -9,7 +11,9 @@ import { DateField } from "@/ui/parts/DateField";
 import { count, dayText } from "@/ui/parts/words";
 import { ShopTop } from "@/ui/top/ShopTop";
 import { Nearest } from "./Nearest";
-import { type AsNew, Repairs } from "./Repairs";
+import { Back } from "./Back";
+import { Photo } from "./Photo";
+import { Repairs } from "./Repairs";
 
 /** A piece as it is kept. */
 export interface Found {
@@ -32,7 +36,7 @@ const ACTS = [
 ] as const;
 
 /** One piece: what it is, how it stands, what happens next to it, and all that did. */
-export function PiecePage({ found: first, jobName, asNew, units, today }: { found: Found; jobName: string | null; asNew: AsNew | null; units: Units; today: string }) {
+export function PiecePage({ found: first, jobName, jobs, asNew, units, today }: { found: Found; jobName: string | null; jobs: { id: number; name: string }[]; asNew: AsNew | null; units: Units; today: string }) {
   const [found, setFound] = useState(first);
   const [problem, setProblem] = useState<string | null>(null);
   const screen = useRef<string>(null);
@@ -49,25 +53,38 @@ export function PiecePage({ found: first, jobName, asNew, units, today }: { foun
       return false;
     }
   };
+  const photograph = async (photo: string, on: string, note: string): Promise<boolean> => {
+    screen.current ??= crypto.randomUUID();
+    try {
+      setFound(await askServer<Found>(`/api/book/${piece.id}/photo`, { method: "POST", patience: 120_000, body: { id: `${screen.current}.${Date.now()}`, on, photo, ...(note ? { note } : {}) } }));
+      setProblem(null);
+      return true;
+    } catch (e) {
+      setProblem((e as Error).message);
+      return false;
+    }
+  };
+  const isUnknown = piece.standard === "unknown";
+  const standard = condition.known?.standard ?? (isUnknown ? null : piece.standard);
   const year = (day: string) => `${dayText(day)} ${day.slice(0, 4)}`;
   return (
     <>
       <ShopTop here="/book" />
       <main className="mx-auto max-w-[64rem] px-5 pt-3 pb-10">
-        <p className="no-print">
-          <Link prefetch={false} href="/book" className="quiet inline-flex min-h-[44px] items-center">
-            the Book
-          </Link>
+        <Back>
           {piece.mark && (
-            <a className="quiet ml-4 inline-flex min-h-[44px] items-center" href={`/api/book/${piece.id}/brand?high=18`}>
+            <a className="quiet inline-flex min-h-[44px] items-center" href={`/api/book/${piece.id}/brand?high=18`}>
               its mark at true size
             </a>
           )}
-        </p>
+          <Link prefetch={false} href={`/book/record/${condition.known?.item ?? piece.item}`} className="quiet inline-flex min-h-[44px] items-center">
+            how others like it did
+          </Link>
+        </Back>
         <h1 className="font-mono text-[2.4rem] font-bold">{piece.mark ?? "no mark"}</h1>
         <p className="text-[1.2rem]">
           {piece.title}
-          {piece.standard !== "unknown" ? ` · ${piece.standard}` : ""} · {piece.standard === "unknown" ? "came in" : "made"} {year(piece.madeOn)}
+          {standard ? ` · ${standard}` : ""} · {piece.ageless ? "came in" : "made"} {year(piece.madeOn)}
           {jobName && (
             <>
               {" in "}
@@ -84,7 +101,7 @@ export function PiecePage({ found: first, jobName, asNew, units, today }: { foun
             {[piece.wood, piece.joint, piece.finish === "none" ? "no finish" : piece.finish, piece.design ? `design mark ${piece.design}` : null, count(condition.repairs, "repair"), condition.scorchedOn ? `scorched ${year(condition.scorchedOn)}` : null, condition.treatedOn ? `treated ${year(condition.treatedOn)}` : null].filter(Boolean).join(" · ")}
           </span>
         </p>
-        {piece.standard === "unknown" && !condition.scorchedOn && (
+        {isUnknown && !condition.scorchedOn && (
           <p className="mt-2 border-l-4 border-madder pl-2 text-[.93rem]">
             It may carry foulbrood spores: scorch it or have it looked at before bees go in; ask the local bee inspector what is required.
           </p>
@@ -96,17 +113,26 @@ export function PiecePage({ found: first, jobName, asNew, units, today }: { foun
         )}
         {problem && <p role="alert" className="mt-2 border-l-4 border-madder pl-2 font-semibold">{problem}</p>}
         {condition.where !== "scrapped" && <Tell today={today} faults={condition.faults} out={condition.where === "out"} tell={tell} />}
-        {asNew && piece.standard === "unknown" && condition.where !== "scrapped" && <Nearest piece={piece} condition={condition} asNew={asNew} units={units} tell={(what) => tell(today, what)} />}
-        {asNew && condition.where !== "scrapped" && condition.faults.length > 0 && <Repairs piece={piece} condition={condition} asNew={asNew} units={units} tell={(what) => tell(today, what)} />}
+        {condition.where !== "scrapped" && <Photo today={today} take={photograph} />}
+        {asNew && isUnknown && !condition.known && condition.where !== "scrapped" && <Nearest piece={piece} condition={condition} asNew={asNew} units={units} tell={(what) => tell(today, what)} />}
+        {asNew && condition.where !== "scrapped" && condition.faults.length > 0 && <Repairs piece={piece} condition={condition} asNew={asNew} units={units} jobs={jobs} tell={(what) => tell(today, what)} />}
         <h2 className="mt-6 border-b-2 border-ink text-[1.2rem] font-semibold">What happened</h2>
         <ul>
           {happenings.map((h) => (
             <li key={h.id} className="grid min-h-[40px] grid-cols-[9rem_minmax(0,1fr)] items-center border-b border-rule">
-              <span className="text-soft">{year(h.on)}</span> {happeningText(h)}
+              <span className="text-soft">{year(h.on)}</span>
+              {h.what.do === "photographed" ? (
+                <a href={`/api/book/photo/${h.what.photo}`}>
+                  <Image unoptimized width={320} height={240} src={`/api/book/photo/${h.what.photo}`} alt={happeningText(h)} className="my-1 h-auto max-h-60 w-auto max-w-full" />
+                  {h.what.note}
+                </a>
+              ) : (
+                happeningText(h)
+              )}
             </li>
           ))}
           <li className="grid min-h-[40px] grid-cols-[9rem_minmax(0,1fr)] items-center">
-            <span className="text-soft">{year(piece.madeOn)}</span> {piece.standard === "unknown" ? "came in" : "made"}
+            <span className="text-soft">{year(piece.madeOn)}</span> {piece.ageless ? "came in" : "made"}
           </li>
         </ul>
       </main>

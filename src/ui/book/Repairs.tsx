@@ -1,19 +1,14 @@
 "use client";
+import Link from "next/link";
 import { useMemo, useState } from "react";
 import type { Condition, Happening, KeptPiece } from "@/core/book/book";
-import { type Corner, CORNERS, type MeasuredBox, type New, type Repair, repairOf, worthIt } from "@/core/book/repair";
+import { type AsNew, type Corner, CORNERS, type Repair, repairOf, worthIt } from "@/core/book/repair";
 import { lengthText } from "@/core/length/format";
-import type { Length, Units } from "@/core/length/length";
+import type { Units } from "@/core/length/length";
+import { askServer } from "@/ui/parts/askServer";
 import { PrintButton } from "@/ui/parts/PrintButton";
 import { MeasureFields, useMeasures } from "./Measures";
 
-/** What a new one like it measures, what it costs, and its frames' ears. */
-export interface AsNew {
-  box: MeasuredBox;
-  cost: New;
-  standard: string;
-  ear: Length;
-}
 const CORNER_SAID: Record<Corner, string> = {
   "rabbet-ends": "rabbet in ends",
   "butt-ends-inside": "butt, ends inside",
@@ -21,7 +16,7 @@ const CORNER_SAID: Record<Corner, string> = {
 };
 
 /** How what is wrong with a box is mended: measured first, then parts cut to it, what is bought, minutes, and whether it is worth it. */
-export function Repairs({ piece, condition, asNew, units, tell }: { piece: KeptPiece; condition: Condition; asNew: AsNew; units: Units; tell(what: Happening["what"]): Promise<boolean> }) {
+export function Repairs({ piece, condition, asNew, units, jobs, tell }: { piece: KeptPiece; condition: Condition; asNew: AsNew; units: Units; jobs: { id: number; name: string }[]; tell(what: Happening["what"]): Promise<boolean> }) {
   const measures = useMeasures(piece, condition, asNew.box);
   const { box } = measures;
   const [corner, setCorner] = useState<Corner>(CORNERS.find((c) => piece.joint?.startsWith(CORNER_SAID[c].split(",")[0]!)) ?? "rabbet-ends");
@@ -37,6 +32,18 @@ export function Repairs({ piece, condition, asNew, units, tell }: { piece: KeptP
     if (measures.fresh.length > 0 && !(await tell({ do: "measured", sizes: measures.fresh }))) return;
     const how = repairs.flatMap((r) => r.parts.map((p) => `${p.name} ${[p.l, p.w, p.t].map((l) => lengthText(l, units)).join(" × ")}`));
     await tell({ do: "repaired", faults: condition.faults, how: (how.join(", ") || repairs.map((r) => r.method[0]!).join("; ")).slice(0, 500), minutes: worth.minutes });
+  };
+  const isCut = repairs.some((r) => r.parts.length > 0);
+  const [into, setInto] = useState(0);
+  const [planned, setPlanned] = useState<{ id: number; name: string } | null>(null);
+  const [refused, setRefused] = useState<string | null>(null);
+  const plan = async () => {
+    try {
+      setPlanned(await askServer(`/api/book/${piece.id}/mend`, { method: "POST", body: { box, corner, ...(into === 0 ? {} : { into }) } }));
+      setRefused(null);
+    } catch (e) {
+      setRefused((e as Error).message);
+    }
   };
   return (
     <section aria-label="How it is mended" className="mt-6">
@@ -108,6 +115,32 @@ export function Repairs({ piece, condition, asNew, units, tell }: { piece: KeptP
           </button>
         </p>
       )}
+      {isCut && (
+        <p className="no-print mt-3 flex flex-wrap items-center gap-x-3">
+          Planned as work, with its boards and its hardware:
+          <select className="field min-h-[44px]" aria-label="In which job" value={into} onChange={(e) => setInto(Number(e.target.value))}>
+            <option value={0}>a job of its own</option>
+            {jobs.map((j) => (
+              <option key={j.id} value={j.id}>
+                {j.name}
+              </option>
+            ))}
+          </select>
+          <button className="quiet min-h-[44px]" onClick={() => void plan()}>
+            make it a line of it
+          </button>
+          {planned && (
+            <span role="status">
+              It is a line of{" "}
+              <Link prefetch={false} href={`/jobs/${planned.id}/shape`}>
+                {planned.name}
+              </Link>
+              .
+            </span>
+          )}
+        </p>
+      )}
+      {refused && <p role="alert" className="mt-2 border-l-4 border-madder pl-2 font-semibold">{refused}</p>}
     </section>
   );
 } // prettier-ignore

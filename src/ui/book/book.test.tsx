@@ -44,7 +44,7 @@ beforeEach(() => {
 afterEach(cleanup);
 const settle = () => act(async () => void (await new Promise((r) => setTimeout(r, 10))));
 const making = { id: 3, name: "Forty deeps", lines: [{ at: 0, title: "Body, deep", quantity: 40, marked: 6 }] };
-const book = (more: object = {}) => <BookPage first={[listed]} count={1} jobs={[{ id: 3, name: "Forty deeps" }]} making={null} code="BW" today="2027-03-01" {...more} />; // prettier-ignore
+const book = (more: object = {}) => <BookPage first={[listed]} count={1} jobs={[{ id: 3, name: "Forty deeps" }]} making={null} items={[{ item: "body", name: "Body", pieces: 1 }]} code="BW" today="2027-03-01" {...more} />; // prettier-ignore
 
 test("half a mark finds as one types; what is listed says where it is and what is wrong with it", async () => {
   answers = () => ({
@@ -55,6 +55,7 @@ test("half a mark finds as one types; what is listed says where it is and what i
         condition: { where: "out", to: "Moor stand", faults: ["split"], repairs: 0, measured: {} },
       },
     ],
+    elsewhere: [{ kind: "order", name: "Sawyer", said: "sent", href: "/orders" }],
   });
   render(book());
   expect(screen.getByText("BW-27-0007").closest("a")!.getAttribute("href")).toBe("/book/7");
@@ -64,6 +65,7 @@ test("half a mark finds as one types; what is listed says where it is and what i
   expect(within(screen.getByRole("list", { name: "Found" })).getByRole("listitem").textContent).toMatch(
     /BW-84-0007.*out to Moor stand; split/,
   );
+  expect(screen.getByRole("list", { name: "Elsewhere" }).textContent).toBe("orderSawyersent");
   const lasting = within(screen.getByRole("region", { name: "How long things last" }));
   expect(lasting.getByRole("row", { name: /^pine/ }).textContent).toMatch(
     /12 pieces4 failed67 % last longer than 9 yearssplit 4/,
@@ -99,7 +101,7 @@ test("a piece: what it is, how it stands, and what happens next is written down 
     const all = [...happenings, ...body!.events!];
     return { piece, happenings: all.toReversed(), condition: conditionOf(all) };
   };
-  render(<PiecePage found={{ piece, happenings, condition: conditionOf(happenings) }} jobName="Forty deeps" asNew={asNew} units="in" today="2030-01-15" />); // prettier-ignore
+  render(<PiecePage found={{ piece, happenings, condition: conditionOf(happenings) }} jobName="Forty deeps" jobs={[]} asNew={asNew} units="in" today="2030-01-15" />); // prettier-ignore
   expect(screen.getByText("Forty deeps").getAttribute("href")).toBe("/jobs/3/shape");
   expect(screen.getByText('Measured: depth 9 5/8"')).toBeTruthy();
   // What is broken is to be repaired first, and nothing is written down that says nothing.
@@ -136,7 +138,7 @@ test("a box that came in is measured, and told what it is, how that one's frames
   };
   const all: Happening[] = [];
   answers = (_, body) => ({ piece: old, happenings: body!.events!, condition: conditionOf(body!.events!) });
-  render(<PiecePage found={{ piece: old, happenings: all, condition: conditionOf(all) }} jobName={null} asNew={asNew} units="in" today="2030-01-15" />); // prettier-ignore
+  render(<PiecePage found={{ piece: old, happenings: all, condition: conditionOf(all) }} jobName={null} jobs={[]} asNew={asNew} units="in" today="2030-01-15" />); // prettier-ignore
   const what = within(screen.getByRole("region", { name: "What it is" }));
   expect(what.getByText("Langstroth 10, deep")).toBeTruthy();
   for (const [label, text] of [

@@ -2,9 +2,7 @@ import { answer, readText } from "@/app/http";
 import { readBookFile } from "@/core/book/file";
 import { bookStore } from "@/store/book";
 import { database } from "@/store/database";
-
-/** As much as a yard's stock: more would keep everybody else waiting while it is read. A larger Book goes with the copy of everything. */
-const MOST_BYTES = 16 * 1024 * 1024;
+import { MOST_BYTES } from "./most";
 
 /** Takes a Book's file in; what is there already stays. Answers with how much was added. */
 export const POST = (request: Request) =>
