@@ -16,7 +16,10 @@ import type { Fault, Happening } from "@/core/book/book";
 import { bookStore } from "@/store/book";
 import { catalogueStore } from "@/store/catalogue";
 import { database, databaseFile } from "@/store/database";
+import { inch } from "@/core/length/length";
 import { designStore } from "@/store/designs";
+import { photoOf } from "@/exchange/photo";
+import sharp from "sharp";
 import { jobStore } from "@/store/jobs";
 import { shopStore } from "@/store/shop";
 import { yardStore } from "@/store/yard";
@@ -85,11 +88,11 @@ else {
   }
   await loadOrders(db, process.env.SUPPLIER_FILE ?? `${databaseFile()}.suppliers.json`);
   console.log("Loaded its suppliers and orders.");
-  loadBook();
+  await loadBook();
 }
 
 /** Boxes of twenty years, where they went and what became of them. */
-function loadBook(): void {
+async function loadBook(): Promise<void> {
   const book = bookStore(db);
   const stands = ["Brackwater stand", "the heath", "the orchard", "the mill"];
   const woods = ["eastern white pine", "western red cedar"];
@@ -116,6 +119,32 @@ function loadBook(): void {
       }),
     );
   }
+  // Rims of both marks of a design: butts of the first come loose, the second holds.
+  for (const [design, year] of [
+    [1, 2017],
+    [2, 2022],
+  ] as const) {
+    const rims = book.give({ title: "Brackwater patty rim", item: "brackwater-patty-rim", standard: "langstroth-10", size: "deep", design, wood: woods[0]!, finish: "oil", madeOn: `${year}-02-11`, measured: [] }, 16, "BW", `demo-rims-${year}`); // prettier-ignore
+    book.happened(
+      rims.flatMap(({ id }, i) => {
+        const ends = year + 3 + (i % 5);
+        if (i % design !== 0 || i % 4 === 3 || ends > 2026) return [];
+        const fault: Fault = i % 8 === 0 ? "split" : "joint loose";
+        const found = told(id, `${ends}-10-02`, { do: "inspected", faults: [fault] });
+        return [found, i % 2 === 0 ? told(id, `${ends}-10-03`, { do: "scrapped", why: fault }) : told(id, `${ends}-11-20`, { do: "repaired", faults: [fault], how: "glued, screws for nails", minutes: 12 })]; // prettier-ignore
+      }),
+    );
+  }
+  designs.note("brackwater-patty-rim", 1, "corners come loose after the third winter: nails alone do not hold");
+  // One that came in, and a wall with its corner gone in place of a photograph of it.
+  const old = book.keep({ mark: "HM 1984", title: "Old body, two handholds", item: "body", standard: "unknown", size: "unknown", madeOn: "2026-09-14", ageless: true, measured: [] }, "demo-came-in"); // prettier-ignore
+  book.happened([
+    told(old.id, "2026-09-15", { do: "measured", sizes: [{ what: "insideLength", value: inch(18, 5, 16) }, { what: "insideWidth", value: inch(14, 11, 16) }, { what: "depth", value: inch(9, 1, 2) }, { what: "restDepth", value: inch(0, 13, 16) }] }),
+    told(old.id, "2026-09-15", { do: "inspected", faults: ["corner rotten", "rest too deep"] }),
+  ]); // prettier-ignore
+  const broken = `<svg xmlns="http://www.w3.org/2000/svg" width="900" height="600"><path d="M0 150h900M0 300h900M0 450h900" stroke="#8a6238" stroke-width="3"/><path d="M0 600V330q90 40 120 130t150 140z" fill="#3b2a1a"/><path d="M270 600q-40-90-150-140" stroke="#20160d" stroke-width="6" fill="none"/><text x="560" y="90" font-family="monospace" font-weight="bold" font-size="72" fill="#2b1d10">HM 1984</text></svg>`; // prettier-ignore
+  const drawn = sharp({ create: { width: 900, height: 600, channels: 3, background: "#b98d5a" } }).composite([{ input: Buffer.from(broken) }]).jpeg(); // prettier-ignore
+  book.photographed(await photoOf(await drawn.toBuffer()), { id: `demo.${++number}`, piece: old.id, on: "2026-09-15", note: "left corner, drawn in place of a picture" }); // prettier-ignore
   console.log(`Loaded ${book.count()} pieces of the Book.`);
 }
 

@@ -43,7 +43,7 @@ test("how a piece stands follows from all that happened, in whatever order it ca
   expect(conditionOf(all.slice(0, 1))).toMatchObject({ where: "out", to: "Moor stand" });
   const gone = [...all, happened(6, "2044-05-01", { do: "scrapped", why: "warped" })];
   expect(conditionOf(gone)).toMatchObject({ where: "scrapped", ended: { on: "2044-05-01", why: "warped" } });
-  expect(gone.map(happeningText)).toEqual(["out to Moor stand", "back", "inspected: rest broken, corner rotten", "scorched", "repaired: corner rotten; new end, 40 min", "scrapped: warped"]); // prettier-ignore
+  expect(gone.map((h) => happeningText(h))).toEqual(["out to Moor stand", "back", "inspected: rest broken, corner rotten", "scorched", "repaired: corner rotten; new end, 40 min", "scrapped: warped"]); // prettier-ignore
   const piece = pieceSchema.parse({ title: "Body, deep", item: "body", standard: "langstroth-10", size: "deep", wood: "pine", madeOn: "2027-02-20" }); // prettier-ignore
   expect(wordsOf(piece, all)).toMatch(/pine.*Moor stand.*new end/);
 });

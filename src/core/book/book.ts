@@ -1,5 +1,6 @@
 import { z } from "zod";
-import type { Length } from "@/core/length/length";
+import { lengthWithUnit } from "@/core/length/format";
+import type { Length, Units } from "@/core/length/length";
 import { sizeSchema } from "@/core/length/schema";
 import { screenOf } from "@/core/keeping/kept";
 
@@ -129,8 +130,11 @@ export function conditionOf(happenings: Happening[]): Condition {
   return { ...c, faults: FAULTS.filter((f) => found.has(f)) };
 }
 
-/** What happened, in words. */
-export function happeningText({ what }: Happening): string {
+/** What is measured of a box, in words: `insideLength` is its inside length. */
+export const measureText = (name: string): string => name.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`);
+
+/** What happened, in words; lengths in the units that are asked for. */
+export function happeningText({ what }: Happening, units: Units = "in"): string {
   switch (what.do) {
     case "out":
       return `out to ${what.to}`;
@@ -139,7 +143,7 @@ export function happeningText({ what }: Happening): string {
     case "repaired":
       return `repaired: ${what.faults.join(", ")}; ${what.how}${what.minutes === undefined ? "" : `, ${what.minutes} min`}`;
     case "measured":
-      return `measured: ${what.sizes.map((s) => s.what).join(", ")}`;
+      return `measured: ${what.sizes.map((s) => `${measureText(s.what)} ${lengthWithUnit(s.value, units)}`).join(", ")}`;
     case "treated":
       return `treated with ${what.with}`;
     case "scrapped":
@@ -156,4 +160,4 @@ export function happeningText({ what }: Happening): string {
 }
 
 /** All words a piece is found by. */
-export const wordsOf = (piece: Piece, happenings: Happening[]): string => [piece.title, piece.item, piece.standard, piece.wood, piece.finish, ...happenings.map(happeningText)].filter(Boolean).join(" "); // prettier-ignore
+export const wordsOf = (piece: Piece, happenings: Happening[]): string => [piece.title, piece.item, piece.standard, piece.wood, piece.finish, ...happenings.map((h) => happeningText(h))].filter(Boolean).join(" "); // prettier-ignore

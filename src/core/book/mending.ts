@@ -36,7 +36,7 @@ export function mendingOf(
     text: r.method.map((m) => `${m[0]!.toUpperCase()}${m.slice(1)}.`).join(" "),
     station: "bench",
     joins: r.parts.map((_, k) => `mend-${i + 1}-${k + 1}`),
-    uses: r.buys.map((b) => (b.what === GLUE ? { what: GLUE, count: `${((b.quantity / SPREAD) * 1e6).toFixed(0)}*mm*mm`, unit: "m2", grams: SPREAD, spare: 0, mark: "mem" } : each(b.what, String(b.quantity), 0.05))),
+    uses: r.buys.map((b) => (b.unit === "g of" ? { what: b.what, count: `${((b.quantity / SPREAD) * 1e6).toFixed(0)}*mm*mm`, unit: "m2", grams: SPREAD, spare: 0, mark: "mem" } : each(b.what, String(b.quantity), 0.05))),
     setup: 0,
     each: r.minutes,
     hazard: "glue",
@@ -55,6 +55,3 @@ export function mendingOf(
 
 /** A job of its own for mending a piece. */
 export const mendingJob = (mending: NonNullable<ReturnType<typeof mendingOf>>, units: Units): Job => ({ ...emptyJob(mending.designs[0]!.recipe.name, units), ...mending }); // prettier-ignore
-
-/** As repairs buy it, by the gram. */
-export const GLUE = "waterproof wood glue";

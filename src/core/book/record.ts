@@ -33,7 +33,7 @@ export interface DesignRecord {
   lasting: { by: string; groups: Group[] }[];
   ages: Age[];
   /** What its newest pieces fail of most, and what is tried against it. */
-  next: { fault: Fault; pieces: number; try: string } | null;
+  next: { mark: number | null; fault: Fault; pieces: number; try: string } | null;
 }
 
 /** What is tried against a fault that comes again and again. [trade: handbook 05 and 06; what is tried first is common practice] */
@@ -61,18 +61,20 @@ export function recordOf(all: Known[], today: string): DesignRecord {
   })); // prettier-ignore
   const aged = all.filter((k) => !k.ageless);
   const lived = (of: (k: Known) => string | null): Group[] => groupsOf(aged.map((k) => ({ value: of(k) ?? "not said", madeOn: k.madeOn, ended: k.ended })), today); // prettier-ignore
-  const isSaid = (groups: Group[]) => groups.some((g) => g.value !== "not said");
   const first = marks[0]?.faults[0];
+  const common = [
+    { by: "mark", groups: lived((k) => (k.mark === null ? null : `mark ${k.mark}`)) },
+    { by: "wood", groups: lived((k) => k.wood) },
+    { by: "corner", groups: lived((k) => k.joint) },
+    { by: "finish", groups: lived((k) => k.finish) },
+  ].filter(({ groups }) => groups.some((g) => g.value !== "not said"));
+  // What all have alike is said once.
+  const differ = common.filter(({ groups }) => groups.length > 1);
   return {
     marks,
-    lasting: [
-      { by: "mark", groups: lived((k) => (k.mark === null ? null : `mark ${k.mark}`)) },
-      { by: "wood", groups: lived((k) => k.wood) },
-      { by: "corner", groups: lived((k) => k.joint) },
-      { by: "finish", groups: lived((k) => k.finish) },
-    ].filter(({ groups }) => isSaid(groups)),
+    lasting: differ.length > 0 ? differ : common.slice(0, 1),
     ages: agesOf(aged, today),
-    next: first ? { fault: first.fault, pieces: first.pieces, try: TRY[first.fault] } : null,
+    next: first ? { mark: marks[0]!.mark, fault: first.fault, pieces: first.pieces, try: TRY[first.fault] } : null,
   };
 }
 

@@ -36,12 +36,14 @@ export interface Repair {
   fault: Fault;
   method: string[];
   parts: RepairPart[];
-  buys: { what: string; quantity: number }[];
+  buys: { quantity: number; unit: "of" | "g of"; what: string }[];
   minutes: number;
   check: string;
   caution: string;
 }
 
+/** As it is bought, by the gram. */
+const GLUE_NAME = "waterproof wood glue";
 const SAW =
   "Guard where the cut lets it, push stick, hands clear; follow the machine's manual, local rules and licensed practice.";
 const GLUE = "Air the room; keep glue off skin and eyes. Follow the maker's instructions."; // prettier-ignore
@@ -94,9 +96,9 @@ export function repairOf(fault: Fault, box: MeasuredBox, how: { standard: string
   const row = Math.max(2, Math.ceil(box.depth / inch(3)));
   switch (fault) {
     case "joint loose":
-      return { fault, method: ["pull loose nails or set them", "open the joint, scrape it clean, glue it and clamp it square", "a screw a size larger, dipped in glue, beside each old hole or in it"], parts: [], buys: [{ what: "exterior screw, no. 10 × 2", quantity: row }, { what: "waterproof wood glue, g", quantity: 5 }], minutes: 15, check: "both diagonals equal, the joint shut from top to bottom", caution: GLUE };
+      return { fault, method: ["pull loose nails or set them", "open the joint, scrape it clean, glue it and clamp it square", "a screw a size larger, dipped in glue, beside each old hole or in it"], parts: [], buys: [{ unit: "of", what: "exterior screw, no. 10 × 2", quantity: row }, { what: GLUE_NAME, unit: "g of", quantity: 5 }], minutes: 15, check: "both diagonals equal, the joint shut from top to bottom", caution: GLUE };
     case "split":
-      return { fault, method: ["work glue into the split from both faces and clamp it shut", "a screw across it, with a pilot hole, every 4 inches"], parts: [], buys: [{ what: "exterior screw, no. 8 × 2", quantity: Math.max(1, Math.ceil(box.outsideLength / inch(4)) - 2) }, { what: "waterproof wood glue, g", quantity: 5 }], minutes: 15, check: "no light through it, the edges flush", caution: GLUE };
+      return { fault, method: ["work glue into the split from both faces and clamp it shut", "a screw across it, with a pilot hole, every 4 inches"], parts: [], buys: [{ unit: "of", what: "exterior screw, no. 8 × 2", quantity: Math.max(1, Math.ceil(box.outsideLength / inch(4)) - 2) }, { what: GLUE_NAME, unit: "g of", quantity: 5 }], minutes: 15, check: "no light through it, the edges flush", caution: GLUE };
     case "corner rotten": {
       const part = bodyTo(box, how.standard, how.corner).parts.find((p) => p.id === "end")!;
       const cuts = featureCuts(part.features, how.units, part.sides).map(({ what, how: where }) => `${what}, ${where}`);
@@ -104,7 +106,7 @@ export function repairOf(fault: Fault, box: MeasuredBox, how: { standard: string
         fault,
         method: ["take the rotten end off: pull its nails, cut through screws that do not turn", "cut a new end to the box as it measures, not to the plan", "glue it, clamp the box square, fasten it with screws a size larger", "move the old mark over, or burn it in again"],
         parts: [{ name: "new end", l: part.cut.l, w: part.cut.w, t: part.cut.t, cuts, working: `as wide outside as measured, ${say(box.outsideWidth)}; as deep, ${say(box.depth)}; as thick as the wall that comes off, (${say(box.outsideLength)} − ${say(box.insideLength)}) / 2 = ${say(end)}` }],
-        buys: [{ what: "exterior screw, no. 10 × 2", quantity: 2 * row }, { what: "waterproof wood glue, g", quantity: 10 }],
+        buys: [{ unit: "of", what: "exterior screw, no. 10 × 2", quantity: 2 * row }, { what: GLUE_NAME, unit: "g of", quantity: 10 }],
         minutes: 40,
         check: "both diagonals equal; a frame hangs, slides and drops free",
         caution: `${SAW} ${GLUE}`,
@@ -115,7 +117,7 @@ export function repairOf(fault: Fault, box: MeasuredBox, how: { standard: string
         fault,
         method: ["cut what is left of the thin lip down clean, to the floor of the rest", "glue the strip on as the lip was, clamp it, and screw it every 3 inches with a pilot hole: the lip is thin"],
         parts: [{ name: "lip strip", l: box.insideWidth, w: box.restDepth, t: nm(end - rest), cuts: [], working: `wall ${say(end)} less rest ${say(rest)}; as high as the rest is deep, ${say(box.restDepth)}; between the sides, ${say(box.insideWidth)}` }],
-        buys: [{ what: "exterior screw, no. 6 × 1 1/4", quantity: Math.ceil(box.insideWidth / inch(3)) }, { what: "waterproof wood glue, g", quantity: 3 }],
+        buys: [{ unit: "of", what: "exterior screw, no. 6 × 1 1/4", quantity: Math.ceil(box.insideWidth / inch(3)) }, { what: GLUE_NAME, unit: "g of", quantity: 3 }],
         minutes: 20,
         check: "the strip flush with the top edge and the outside; a frame's ear drops in",
         caution: `${SAW} ${GLUE}`,
@@ -129,14 +131,14 @@ export function repairOf(fault: Fault, box: MeasuredBox, how: { standard: string
         fault,
         method: isOver ? ["plane the floor of both rests clean", "glue a strip in each: it carries the ears again at the right height"] : ["the rest is not too deep: leave it"],
         parts: isOver ? [1, 2].map((n) => ({ name: `rest strip ${n}`, l: box.insideWidth, w: rest, t: over, cuts: [], working: `rest ${say(box.restDepth)} less ear ${say(how.ear)} and 1/4 inch of bee space = ${say(over)}; as wide as the rest, ${say(rest)}` })) : [],
-        buys: isOver ? [{ what: "brad, 3/4", quantity: 8 }, { what: "waterproof wood glue, g", quantity: 3 }] : [],
+        buys: isOver ? [{ unit: "of", what: "brad, 3/4", quantity: 8 }, { what: GLUE_NAME, unit: "g of", quantity: 3 }] : [],
         minutes: isOver ? 20 : 0,
         check: "a frame lies 1/4 inch under the top edge at both ends",
         caution: `${SAW} ${GLUE}`,
       };
     }
     case "warped":
-      return { fault, method: ["open the worst corner, glue it", "clamp across the long diagonal until both diagonals are equal, and let it set so", "two screws a corner a size larger"], parts: [], buys: [{ what: "exterior screw, no. 10 × 2", quantity: 8 }, { what: "waterproof wood glue, g", quantity: 10 }], minutes: 25, check: "both diagonals equal, it stands on a flat table without rocking", caution: GLUE };
+      return { fault, method: ["open the worst corner, glue it", "clamp across the long diagonal until both diagonals are equal, and let it set so", "two screws a corner a size larger"], parts: [], buys: [{ unit: "of", what: "exterior screw, no. 10 × 2", quantity: 8 }, { what: GLUE_NAME, unit: "g of", quantity: 10 }], minutes: 25, check: "both diagonals equal, it stands on a flat table without rocking", caution: GLUE };
   }
 } // prettier-ignore
 

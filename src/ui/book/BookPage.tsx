@@ -85,6 +85,19 @@ export function BookPage({ first, count, jobs, making, items, code, today }: { f
           what can be read of a mark, ? for what cannot, or its label scanned; words of what it is, whom it went to, what happened; jobs, designs and orders too. {said(many, "piece")} in the Book.
         </p>
         {problem && <p role="alert" className="border-l-4 border-madder pl-2 font-semibold">{problem}</p>}
+        {elsewhere.length > 0 && (
+          <ul className="mt-3" aria-label="Elsewhere">
+            {elsewhere.map((e, i) => (
+              <li key={i} className="border-t border-rule">
+                <Link prefetch={false} href={e.href} className="grid min-h-[44px] grid-cols-[8.5rem_minmax(0,1fr)_minmax(0,2fr)] items-center gap-x-4 no-underline hover:bg-bench">
+                  <span className="text-soft">{e.kind}</span>
+                  <b className="truncate font-semibold">{e.name}</b>
+                  <span className="truncate text-soft">{e.said}</span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+        )}
         <ul className="mt-3" aria-label="Found">
           {(text.trim() === "" ? found.slice(0, NEWEST) : found).map((p) => (
             <li key={p.id} className="border-t border-rule">
@@ -106,19 +119,6 @@ export function BookPage({ first, count, jobs, making, items, code, today }: { f
               labels of these
             </a>
           </p>
-        )}
-        {elsewhere.length > 0 && (
-          <ul className="mt-3" aria-label="Elsewhere">
-            {elsewhere.map((e, i) => (
-              <li key={i} className="border-t border-rule">
-                <Link prefetch={false} href={e.href} className="grid min-h-[44px] grid-cols-[8.5rem_minmax(0,1fr)_minmax(0,2fr)] items-center gap-x-4 no-underline hover:bg-bench">
-                  <span className="text-soft">{e.kind}</span>
-                  <b className="truncate font-semibold">{e.name}</b>
-                  <span className="truncate text-soft">{e.said}</span>
-                </Link>
-              </li>
-            ))}
-          </ul>
         )}
         {found.length === 0 && elsewhere.length === 0 && <p className="mt-3">{text === "" ? "Nothing is in the Book yet: mark what a job made." : "Nothing in the Book is called so."}</p>}
         <section aria-label="Mark what was made" className="mt-8">

@@ -1,33 +1,28 @@
 "use client";
 import { useMemo } from "react";
-import type { Condition, Happening, KeptPiece } from "@/core/book/book";
+import type { Happening } from "@/core/book/book";
 import { nearest, SAME } from "@/core/book/nearest";
-import type { AsNew } from "@/core/book/repair";
 import { lengthWithUnit } from "@/core/length/format";
-import { nm, type Units } from "@/core/length/length";
-import { MeasureFields, SAID, useMeasures } from "./Measures";
+import { nm, NM_PER_INCH, NM_PER_MM, type Units } from "@/core/length/length";
+import { type Measures, SAID } from "./Measures";
 
 /** So many of the nearest are shown. */
 const SHOWN = 3;
 
+/** A difference as it is read off a rule: to a 64th, or half a millimetre. */
+const toRule = (l: number, units: Units) => {
+  const mark = units === "in" ? NM_PER_INCH / 64 : NM_PER_MM / 2;
+  return nm(Math.round(l / mark) * mark);
+};
+
 /** A box of no known standard, measured in: which standard it is nearest, how that one's frames hang in it, what to change. */
-export function Nearest({ piece, condition, asNew, units, tell }: { piece: KeptPiece; condition: Condition; asNew: AsNew; units: Units; tell(what: Happening["what"]): Promise<boolean> }) {
-  const measures = useMeasures(piece, condition, asNew.box);
+export function Nearest({ measures, units, tell }: { measures: Measures; units: Units; tell(what: Happening["what"]): Promise<boolean> }) {
   const near = useMemo(() => nearest(measures.box).slice(0, SHOWN), [measures.box]);
   const first = near[0]!;
-  const off = (n: (typeof near)[0]) => n.off.filter((o) => o.by !== 0).map((o) => `${SAID[o.of]} ${o.by > 0 ? "+" : "−"}${lengthWithUnit(nm(Math.abs(o.by)), units)}`).join(", ") || "the same";
+  const off = (n: (typeof near)[0]) => n.off.filter((o) => o.by !== 0).map((o) => `${SAID[o.of]} ${o.by > 0 ? "+" : "−"}${lengthWithUnit(toRule(Math.abs(o.by), units), units)}`).join(", ") || "the same";
   return (
     <section aria-label="What it is" className="mt-6">
       <h2 className="border-b-2 border-ink text-[1.2rem] font-semibold">What it is</h2>
-      <p className="mt-2 text-soft">Measure it: what is lighter is a ten-frame deep&apos;s until it is measured.</p>
-      <p className="mt-1 flex flex-wrap gap-x-5 gap-y-1">
-        <MeasureFields of={measures} units={units} />
-        {measures.fresh.length > 0 && (
-          <button className="act no-print" onClick={() => void tell({ do: "measured", sizes: measures.fresh })}>
-            Keep the measures
-          </button>
-        )}
-      </p>
       <p className={`mt-3 border-l-8 pl-4 text-[1.2rem] ${first.worst <= SAME ? "border-spruce" : "border-madder"}`}>
         {first.worst <= SAME ? (
           <>

@@ -10,6 +10,7 @@ import { askServer } from "@/ui/parts/askServer";
 import { DateField } from "@/ui/parts/DateField";
 import { count, dayText } from "@/ui/parts/words";
 import { ShopTop } from "@/ui/top/ShopTop";
+import { MeasuredIn, useMeasures } from "./Measures";
 import { Nearest } from "./Nearest";
 import { Back } from "./Back";
 import { Photo } from "./Photo";
@@ -98,7 +99,7 @@ export function PiecePage({ found: first, jobName, jobs, asNew, units, today }: 
           <b>{condition.where === "out" ? `Out to ${condition.to}` : condition.where === "scrapped" ? `Scrapped ${year(condition.ended!.on)}: ${condition.ended!.why}` : "Here"}</b>
           {condition.faults.length > 0 && <>; {condition.faults.join(", ")}</>}
           <span className="block text-[.93rem] text-soft">
-            {[piece.wood, piece.joint, piece.finish === "none" ? "no finish" : piece.finish, piece.design ? `design mark ${piece.design}` : null, count(condition.repairs, "repair"), condition.scorchedOn ? `scorched ${year(condition.scorchedOn)}` : null, condition.treatedOn ? `treated ${year(condition.treatedOn)}` : null].filter(Boolean).join(" · ")}
+            {[piece.wood, piece.joint, piece.finish === "none" ? "no finish" : piece.finish, piece.design ? `design mark ${piece.design}` : null, condition.repairs > 0 ? count(condition.repairs, "repair") : null, condition.scorchedOn ? `scorched ${year(condition.scorchedOn)}` : null, condition.treatedOn ? `treated ${year(condition.treatedOn)}` : null].filter(Boolean).join(" · ")}
           </span>
         </p>
         {isUnknown && !condition.scorchedOn && (
@@ -114,8 +115,9 @@ export function PiecePage({ found: first, jobName, jobs, asNew, units, today }: 
         {problem && <p role="alert" className="mt-2 border-l-4 border-madder pl-2 font-semibold">{problem}</p>}
         {condition.where !== "scrapped" && <Tell today={today} faults={condition.faults} out={condition.where === "out"} tell={tell} />}
         {condition.where !== "scrapped" && <Photo today={today} take={photograph} />}
-        {asNew && isUnknown && !condition.known && condition.where !== "scrapped" && <Nearest piece={piece} condition={condition} asNew={asNew} units={units} tell={(what) => tell(today, what)} />}
-        {asNew && condition.where !== "scrapped" && condition.faults.length > 0 && <Repairs piece={piece} condition={condition} asNew={asNew} units={units} jobs={jobs} tell={(what) => tell(today, what)} />}
+        {asNew && condition.where !== "scrapped" && (condition.faults.length > 0 || (isUnknown && !condition.known)) && (
+          <Box piece={piece} condition={condition} asNew={asNew} isUnknown={isUnknown} units={units} jobs={jobs} tell={(what) => tell(today, what)} />
+        )}
         <h2 className="mt-6 border-b-2 border-ink text-[1.2rem] font-semibold">What happened</h2>
         <ul>
           {happenings.map((h) => (
@@ -123,11 +125,11 @@ export function PiecePage({ found: first, jobName, jobs, asNew, units, today }: 
               <span className="text-soft">{year(h.on)}</span>
               {h.what.do === "photographed" ? (
                 <a href={`/api/book/photo/${h.what.photo}`}>
-                  <Image unoptimized width={320} height={240} src={`/api/book/photo/${h.what.photo}`} alt={happeningText(h)} className="my-1 h-auto max-h-60 w-auto max-w-full" />
+                  <Image unoptimized width={320} height={240} src={`/api/book/photo/${h.what.photo}`} alt={happeningText(h, units)} className="my-1 h-auto max-h-60 w-auto max-w-full" />
                   {h.what.note}
                 </a>
               ) : (
-                happeningText(h)
+                happeningText(h, units)
               )}
             </li>
           ))}
@@ -198,5 +200,17 @@ function Tell({ today, faults, out, tell }: { today: string; faults: Fault[]; ou
       </p>
       {act === "scorched" && <p className="mt-1 border-l-4 border-madder pl-2 text-[.93rem]">Scorch outside, away from bees and anything that burns, with water at hand; follow the torch&apos;s manual and local rules.</p>}
     </section>
+  );
+} // prettier-ignore
+
+/** A box in hand: measured once, and by that told what it is and how it is mended. */
+function Box({ piece, condition, asNew, isUnknown, units, jobs, tell }: { piece: KeptPiece; condition: Condition; asNew: AsNew; isUnknown: boolean; units: Units; jobs: { id: number; name: string }[]; tell(what: What): Promise<boolean> }) {
+  const measures = useMeasures(piece, condition, asNew.box);
+  return (
+    <>
+      <MeasuredIn of={measures} units={units} keep={() => void tell({ do: "measured", sizes: measures.fresh })} />
+      {isUnknown && !condition.known && <Nearest measures={measures} units={units} tell={tell} />}
+      {condition.faults.length > 0 && <Repairs piece={piece} condition={condition} measures={measures} asNew={asNew} units={units} jobs={jobs} tell={tell} />}
+    </>
   );
 } // prettier-ignore

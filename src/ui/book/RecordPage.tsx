@@ -51,10 +51,12 @@ export function RecordPage({ item, name, marks: first, record }: { item: string;
           )}
           <PrintButton />
         </Back>
-        <h1 className="text-[1.6rem] font-bold">How {name.toLowerCase()} did</h1>
+        <h1 className="text-[1.6rem] font-bold">
+          {name} <span className="text-[1.13rem] font-normal text-soft">how it did</span>
+        </h1>
         {record.next && (
           <p className="mt-2 border-l-8 border-spruce pl-4 text-[1.13rem]">
-            Most fail of <b>{record.next.fault}</b>, {count(record.next.pieces, "piece")}. To try next: {record.next.try}.
+            {newest ? `Of mark ${markName(record.next.mark ?? 0)} most` : "Most"} fail of <b>{record.next.fault}</b>, {count(record.next.pieces, "piece")}. To try next: {record.next.try}.
           </p>
         )}
         <section aria-label="Marks" className="mt-4">

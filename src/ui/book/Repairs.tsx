@@ -7,7 +7,7 @@ import { lengthText } from "@/core/length/format";
 import type { Units } from "@/core/length/length";
 import { askServer } from "@/ui/parts/askServer";
 import { PrintButton } from "@/ui/parts/PrintButton";
-import { MeasureFields, useMeasures } from "./Measures";
+import type { Measures } from "./Measures";
 
 const CORNER_SAID: Record<Corner, string> = {
   "rabbet-ends": "rabbet in ends",
@@ -16,8 +16,7 @@ const CORNER_SAID: Record<Corner, string> = {
 };
 
 /** How what is wrong with a box is mended: measured first, then parts cut to it, what is bought, minutes, and whether it is worth it. */
-export function Repairs({ piece, condition, asNew, units, jobs, tell }: { piece: KeptPiece; condition: Condition; asNew: AsNew; units: Units; jobs: { id: number; name: string }[]; tell(what: Happening["what"]): Promise<boolean> }) {
-  const measures = useMeasures(piece, condition, asNew.box);
+export function Repairs({ piece, condition, measures, asNew, units, jobs, tell }: { piece: KeptPiece; condition: Condition; measures: Measures; asNew: AsNew; units: Units; jobs: { id: number; name: string }[]; tell(what: Happening["what"]): Promise<boolean> }) {
   const { box } = measures;
   const [corner, setCorner] = useState<Corner>(CORNERS.find((c) => piece.joint?.startsWith(CORNER_SAID[c].split(",")[0]!)) ?? "rabbet-ends");
   const [repairs, problem] = useMemo((): [Repair[], string | null] => {
@@ -30,8 +29,9 @@ export function Repairs({ piece, condition, asNew, units, jobs, tell }: { piece:
   const worth = worthIt(repairs, asNew.cost);
   const mended = async () => {
     if (measures.fresh.length > 0 && !(await tell({ do: "measured", sizes: measures.fresh }))) return;
-    const how = repairs.flatMap((r) => r.parts.map((p) => `${p.name} ${[p.l, p.w, p.t].map((l) => lengthText(l, units)).join(" × ")}`));
-    await tell({ do: "repaired", faults: condition.faults, how: (how.join(", ") || repairs.map((r) => r.method[0]!).join("; ")).slice(0, 500), minutes: worth.minutes });
+    const done = repairs.filter((r) => r.minutes > 0);
+    const how = done.flatMap((r) => r.parts.map((p) => `${p.name} ${[p.l, p.w, p.t].map((l) => lengthText(l, units)).join(" × ")}`));
+    await tell({ do: "repaired", faults: done.map((r) => r.fault), how: (how.join(", ") || done.map((r) => r.method[0]!).join("; ")).slice(0, 500), minutes: worth.minutes });
   };
   const isCut = repairs.some((r) => r.parts.length > 0);
   const [into, setInto] = useState(0);
@@ -51,9 +51,7 @@ export function Repairs({ piece, condition, asNew, units, jobs, tell }: { piece:
         How it is mended
         <span className="ml-auto text-[.9rem] font-normal"><PrintButton /></span>
       </h2>
-      <p className="mt-2 text-soft">Measure the box: what is cut fits it as it is, not as it was planned. What is lighter is as the plan has it.</p>
-      <p className="mt-1 flex flex-wrap gap-x-5 gap-y-1">
-        <MeasureFields of={measures} units={units} />
+      <p className="mt-2">
         <label className="whitespace-nowrap">
           corner{" "}
           <select className="field" aria-label="corner" value={corner} onChange={(e) => setCorner(e.target.value as Corner)}>
@@ -95,7 +93,7 @@ export function Repairs({ piece, condition, asNew, units, jobs, tell }: { piece:
             </table>
           )}
           <p className="mt-1">
-            {r.buys.map((b) => `${b.quantity} ${b.what}`).join(", ")}
+            {r.buys.map((b) => `${b.quantity} ${b.unit} ${b.what}`).join(", ")}
             {r.buys.length > 0 ? "; " : ""}
             about {r.minutes} minutes, a guess
           </p>
@@ -110,7 +108,7 @@ export function Repairs({ piece, condition, asNew, units, jobs, tell }: { piece:
       {repairs.length > 0 && (
         <p className={`mt-4 border-l-8 pl-4 ${worth.worth ? "border-spruce" : "border-madder"}`}>
           {worth.said}
-          <button className="act no-print ml-4" onClick={() => void mended()}>
+          <button className="act no-print ml-4" disabled={worth.minutes === 0} onClick={() => void mended()}>
             It is mended
           </button>
         </p>

@@ -1,10 +1,14 @@
 /** @jest-environment jsdom */
 import { jest } from "@jest/globals";
+import { createElement } from "react";
 import { act, cleanup, fireEvent, render, screen, within } from "@testing-library/react";
 import { conditionOf, type Happening, type KeptPiece, type Listed } from "@/core/book/book";
 import { inch, mm } from "@/core/length/length";
 
 const router = { push: jest.fn(), refresh: jest.fn() };
+jest.unstable_mockModule("next/image", () => ({
+  default: ({ src, alt }: { src: string; alt: string }) => createElement("img", { src, alt }),
+}));
 jest.unstable_mockModule("next/navigation", () => ({ useRouter: () => router }));
 const { BookPage } = await import("./BookPage");
 const { PiecePage } = await import("./PiecePage");
@@ -117,7 +121,8 @@ test("a piece: what it is, how it stands, and what happens next is written down 
   const mend = within(screen.getByRole("region", { name: "How it is mended" }));
   expect(mend.getByRole("row", { name: /lip strip/ }).textContent).toMatch(/lip strip14 3\/4 × 5\/8 × 3\/8/);
   expect(mend.getByText(/rest broken 20 min; a new one 90 min: worth it/)).toBeTruthy();
-  const depth = mend.getByLabelText("rest depth");
+  const measures = within(screen.getByRole("region", { name: "What it measures" }));
+  const depth = measures.getByLabelText("rest depth");
   fireEvent.change(depth, { target: { value: "11/16" } });
   fireEvent.blur(depth);
   expect(mend.getByRole("row", { name: /lip strip/ }).textContent).toMatch(/14 3\/4 × 11\/16 × 3\/8/);
@@ -140,17 +145,40 @@ test("a box that came in is measured, and told what it is, how that one's frames
   answers = (_, body) => ({ piece: old, happenings: body!.events!, condition: conditionOf(body!.events!) });
   render(<PiecePage found={{ piece: old, happenings: all, condition: conditionOf(all) }} jobName={null} jobs={[]} asNew={asNew} units="in" today="2030-01-15" />); // prettier-ignore
   const what = within(screen.getByRole("region", { name: "What it is" }));
+  const measures = within(screen.getByRole("region", { name: "What it measures" }));
   expect(what.getByText("Langstroth 10, deep")).toBeTruthy();
   for (const [label, text] of [
     ["rest depth", "1"],
     ["depth", "6 5/8"],
   ] as const) {
-    fireEvent.change(what.getByLabelText(label), { target: { value: text } });
-    fireEvent.blur(what.getByLabelText(label));
+    fireEvent.change(measures.getByLabelText(label), { target: { value: text } });
+    fireEvent.blur(measures.getByLabelText(label));
   }
   expect(what.getByText("Langstroth 10, medium")).toBeTruthy();
   // An inch less an ear of 3/8 is 5/8 above a frame that wants no more than 3/8 above and below.
   expect(what.getByRole("row", { name: /^above the frame/ }).textContent).toMatch(/5\/8".*glued strip in it/);
-  await act(async () => void fireEvent.click(what.getByRole("button", { name: "Keep the measures" })));
+  await act(async () => void fireEvent.click(measures.getByRole("button", { name: "Keep the measures" })));
   expect(asked.at(-1)!.body!.events![0]!.what).toEqual({ do: "measured", sizes: [{ what: "depth", value: inch(6, 5, 8) }, { what: "restDepth", value: inch(1) }] }); // prettier-ignore
+});
+
+test("a picture is sent as it is with its day and its word; what one that came in is found to be is kept", async () => {
+  const old: KeptPiece = { ...piece, standard: "unknown", size: "unknown", ageless: true, measured: [] };
+  const shown: Happening[] = [{ id: "a.1", piece: 7, on: "2030-01-15", what: { do: "photographed", photo: "b".repeat(64), note: "left corner" } }]; // prettier-ignore
+  answers = (_, body) => ({
+    piece: old,
+    happenings: body!.events ?? shown,
+    condition: conditionOf(body!.events ?? shown),
+  });
+  render(<PiecePage found={{ piece: old, happenings: [], condition: conditionOf([]) }} jobName={null} jobs={[]} asNew={asNew} units="in" today="2030-01-15" />); // prettier-ignore
+  fireEvent.change(screen.getByLabelText("what it shows"), { target: { value: "left corner" } });
+  fireEvent.change(screen.getByLabelText("Choose or take a picture"), { target: { files: [new File(["picture"], "a.jpg", { type: "image/jpeg" })] } }); // prettier-ignore
+  await settle();
+  expect(asked.at(-1)).toMatchObject({ path: "/api/book/7/photo", body: { on: "2030-01-15", note: "left corner", photo: Buffer.from("picture").toString("base64") } }); // prettier-ignore
+  expect(screen.getByRole("img", { name: "left corner" }).getAttribute("src")).toBe(
+    `/api/book/photo/${"b".repeat(64)}`,
+  );
+  await act(async () => void fireEvent.click(screen.getByRole("button", { name: "Keep it as one" })));
+  expect(asked.at(-1)!.body!.events![0]!.what).toEqual({ do: "known", item: "body", standard: "langstroth-10", size: "deep" }); // prettier-ignore
+  expect(screen.queryByRole("region", { name: "What it is" })).toBeNull();
+  expect(screen.getByText(/Body, deep · langstroth-10 · came in/)).toBeTruthy();
 });
