@@ -32,7 +32,7 @@ const whole: BookFile = {
 
 test("the whole Book goes out as CSV and comes in equal, and no cell of it is a formula to a spreadsheet", () => {
   expect(readBookFile(JSON.stringify(whole))).toEqual(whole);
-  const csv = bookCsv(whole);
+  const csv = [...bookCsv([{ pieces: whole.pieces, happenings: [] }, { pieces: [], happenings: whole.happenings }])].join(""); // prettier-ignore
   expect(readBookCsv(csv, "2040-01-01")).toEqual(whole);
   // Saved again by a spreadsheet with semicolons and a byte order mark.
   const cells = fromCsv(csv);

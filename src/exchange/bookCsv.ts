@@ -1,7 +1,7 @@
 import Papa from "papaparse";
 import type { z } from "zod";
 import type { Happening, Piece } from "@/core/book/book";
-import { type BookFile, bookFileSchema } from "@/core/book/file";
+import { type BookFile, bookFileSchema, type BookPart } from "@/core/book/file";
 import { markKey, markText } from "@/core/book/mark";
 import { type Length, nm, NM_PER_MM } from "@/core/length/length";
 import { JobFileError, meant, type Problem } from "@/core/problem/problem";
@@ -33,11 +33,15 @@ function happeningLine({ id, of, on, what }: BookFile["happenings"][number]): Li
 /** What a spreadsheet would take for a formula is kept from being one by a `'`; one that stands there already gets another. */
 const GUARDED = /^'+[=+\-@\t\r]/;
 
-/** A whole Book as CSV; `readBookCsv` reads it back the same. */
-export function bookCsv({ pieces, happenings }: BookFile): string {
-  const lines = [...pieces.map((p) => pieceLine(p.key, p.given, p.piece)), ...happenings.map(happeningLine)];
+/** A whole Book as CSV, part by part, all pieces first; `readBookCsv` reads it back the same. */
+export function* bookCsv(parts: Iterable<BookPart>): Generator<string> {
+  yield `${COLUMNS.join(",")}\r\n`;
+  for (const { pieces, happenings } of parts) yield csvLines([...pieces.map((p) => pieceLine(p.key, p.given, p.piece)), ...happenings.map(happeningLine)]); // prettier-ignore
+}
+
+function csvLines(lines: Line[]): string {
   const cell = (c = "") => (GUARDED.test(c) ? `'${c}` : c);
-  return `${Papa.unparse([[...COLUMNS], ...lines.map((l) => COLUMNS.map((c) => cell(l[c])))], { escapeFormulae: /^[=+\-@\t\r]/, newline: "\r\n" })}\r\n`; // prettier-ignore
+  return `${Papa.unparse(lines.map((l) => COLUMNS.map((c) => cell(l[c]))), { escapeFormulae: /^[=+\-@\t\r]/, newline: "\r\n" })}\r\n`; // prettier-ignore
 }
 
 /** Reads a Book, or a list of pieces, from CSV. `today` is when those without a day came. @throws JobFileError naming the row and its column */

@@ -1,5 +1,5 @@
 import { conditionOf, type Condition, type Fault, type Happening, inOrder, type KeptPiece, type Listed, type Piece, pieceSchema, wordsOf } from "@/core/book/book"; // prettier-ignore
-import type { BookFile } from "@/core/book/file";
+import type { BookFile, BookPart } from "@/core/book/file";
 import { type Group, groupsOf, type LastingBy } from "@/core/book/lasting";
 import { markKey, markPattern, markText } from "@/core/book/mark";
 import { type DesignRecord, recordOf } from "@/core/book/record";
@@ -10,6 +10,8 @@ import { writing } from "./keeper";
 /** So many are listed at once. */
 const LISTED = 50;
 const MOST_PHOTOS = 40;
+/** So many are read at once where all are: others are answered in between. */
+const PART = 1000;
 
 type Row = { id: number; data: string };
 type Told = Omit<Happening, "what" | "on"> & { on: string; what: string };
@@ -35,10 +37,11 @@ export const bookStore = ofDatabase((db) => {
     between: db.prepare<[number, number, number], Row>("SELECT id, data FROM piece WHERE id BETWEEN ? AND ? ORDER BY id LIMIT ?"), // prettier-ignore
     marked: db.prepare<[number], { item: string; n: number }>("SELECT data ->> 'title' AS item, count(*) AS n FROM piece WHERE job = ? GROUP BY 1"), // prettier-ignore
     stands: db.prepare("UPDATE piece SET ended_on = ?, ended_why = ?, found = ?, repairs = ? WHERE id = ?"),
-    lasted: db.prepare<[string], { value: string | null; made_on: string; ended_on: string | null; ended_why: string | null }>("SELECT data ->> ? AS value, made_on, ended_on, ended_why FROM piece WHERE data ->> '$.ageless' IS NULL"), // prettier-ignore
-    all: db.prepare<[], Row & { key: string; code: string | null; year: number | null; number: number | null }>("SELECT id, key, code, year, number, data FROM piece ORDER BY id"), // prettier-ignore
-    allHappened: db.prepare<[], Told & { of: string }>("SELECT happening.id, piece, piece.key AS 'of', on_day AS 'on', what FROM happening JOIN piece ON piece.id = happening.piece ORDER BY happening.id"), // prettier-ignore
-    ofItem: db.prepare<[string], { mark: number | null; wood: string | null; joint: string | null; finish: string | null; made_on: string; ageless: number | null; ended_on: string | null; ended_why: string | null; found: string; repairs: number }>("SELECT data ->> 'design' AS mark, data ->> 'wood' AS wood, data ->> 'joint' AS joint, data ->> 'finish' AS finish, made_on, data ->> 'ageless' AS ageless, ended_on, ended_why, found, repairs FROM piece WHERE data ->> 'item' = ?"), // prettier-ignore
+    lasted: db.prepare<[string], { value: string | null; made_on: string; ended_on: string | null; ended_why: string | null; n: number }>("SELECT data ->> ? AS value, made_on, ended_on, ended_why, count(*) AS n FROM piece WHERE data ->> '$.ageless' IS NULL GROUP BY 1, 2, 3, 4"), // prettier-ignore
+    lastId: db.prepare<[], { id: number | null }>("SELECT max(id) AS id FROM piece"),
+    some: db.prepare<[number, number, number], Row & { key: string; code: string | null; year: number | null; number: number | null }>("SELECT id, key, code, year, number, data FROM piece WHERE id > ? AND id <= ? ORDER BY id LIMIT ?"), // prettier-ignore
+    someHappened: db.prepare<[string, number, number], Told & { of: string }>("SELECT happening.id, piece, piece.key AS 'of', on_day AS 'on', what FROM happening JOIN piece ON piece.id = happening.piece WHERE happening.id > ? AND piece <= ? ORDER BY happening.id LIMIT ?"), // prettier-ignore
+    ofItem: db.prepare<[string], { mark: number | null; wood: string | null; joint: string | null; finish: string | null; made_on: string; ageless: number | null; ended_on: string | null; ended_why: string | null; found: string; repairs: number; n: number }>("SELECT data ->> 'design' AS mark, data ->> 'wood' AS wood, data ->> 'joint' AS joint, data ->> 'finish' AS finish, made_on, data ->> 'ageless' AS ageless, ended_on, ended_why, found, repairs, count(*) AS n FROM piece WHERE data ->> 'item' = ? GROUP BY 1, 2, 3, 4, 5, 6, 7, 8, 9, 10"), // prettier-ignore
     items: db.prepare<[], { item: string; pieces: number }>("SELECT data ->> 'item' AS item, count(*) AS pieces FROM piece GROUP BY 1 ORDER BY 2 DESC"), // prettier-ignore
     count: db.prepare<[], { n: number }>("SELECT count(*) AS n FROM piece"),
     putPhoto: db.prepare("INSERT OR IGNORE INTO photo (name, data) VALUES (?, ?)"),
@@ -114,15 +117,20 @@ export const bookStore = ofDatabase((db) => {
     },
     /** Pieces from one to another by their numbers here, so many at most. */
     between: (from: number, to: number, most: number): KeptPiece[] => sql.between.all(from, to, most).map(read),
-    /** The whole Book as its file. */
-    out: (): BookFile => ({
-      format: "rundik-book",
-      version: 1,
-      pieces: sql.all.all().map(({ key, code, year, number, data }) => ({ key, ...(code === null ? {} : { given: { code, year: year!, number: number! } }), piece: pieceSchema.parse(JSON.parse(data)) })), // prettier-ignore
-      happenings: sql.allHappened.all().map(({ id, of, on, what }) => ({ id, of, on, what: JSON.parse(what) as Happening["what"] })), // prettier-ignore
-    }),
-    /** Every piece with what happened to it. */
-    everything: () => sql.all.all().map((r) => ({ piece: read(r), happenings: happened(r.id) })),
+    /** The whole Book part by part, all pieces first: what comes in between two parts is not of it. */
+    *out(): Generator<BookPart> {
+      const last = sql.lastId.get()!.id ?? 0;
+      for (let rows = sql.some.all(0, last, PART); rows.length > 0; rows = sql.some.all(rows.at(-1)!.id, last, PART))
+        yield { pieces: rows.map(({ key, code, year, number, data }) => ({ key, ...(code === null ? {} : { given: { code, year: year!, number: number! } }), piece: JSON.parse(data) as Piece })), happenings: [] };
+      for (let rows = sql.someHappened.all("", last, PART); rows.length > 0; rows = sql.someHappened.all(rows.at(-1)!.id, last, PART))
+        yield { pieces: [], happenings: rows.map(({ id, of, on, what }) => ({ id, of, on, what: JSON.parse(what) as Happening["what"] })) };
+    }, // prettier-ignore
+    /** Every piece with what happened to it, part by part. */
+    *everything(): Generator<{ piece: KeptPiece; happenings: Happening[] }[]> {
+      const last = sql.lastId.get()!.id ?? 0;
+      for (let rows = sql.some.all(0, last, PART); rows.length > 0; rows = sql.some.all(rows.at(-1)!.id, last, PART))
+        yield rows.map((r) => ({ piece: read(r), happenings: happened(r.id) }));
+    }, // prettier-ignore
     /** Takes a Book's file in: what is there already stays, the rest is added, all of it or nothing. @throws JobFileError where a mark was given to another piece */
     take: writing(db)(({ pieces, happenings }: BookFile): { pieces: number; happenings: number } => {
       const before = [sql.count.get()!.n, sql.countHappened.get()!.n] as const;
@@ -139,9 +147,9 @@ export const bookStore = ofDatabase((db) => {
     /** How many of each thing of a job have marks. */
     marked: (job: number): Map<string, number> => new Map(sql.marked.all(job).map((m) => [m.item, m.n])),
     /** How long pieces lasted up to a day, by what they have in common. */
-    lasted: (by: LastingBy, today: string): Group[] => groupsOf(sql.lasted.all(`$.${by}`).map((r) => ({ value: r.value ?? "not said", madeOn: r.made_on, ended: r.ended_on ? { on: r.ended_on, why: r.ended_why! } : null })), today), // prettier-ignore
+    lasted: (by: LastingBy, today: string): Group[] => groupsOf(sql.lasted.all(`$.${by}`).map((r) => ({ value: r.value ?? "not said", madeOn: r.made_on, ended: r.ended_on ? { on: r.ended_on, why: r.ended_why! } : null, n: r.n })), today), // prettier-ignore
     /** How what was made by a design did up to a day: by its id, or by the item's that ships. */
-    record: (item: string, today: string): DesignRecord => recordOf(sql.ofItem.all(item).map((r) => ({ mark: r.mark, wood: r.wood, joint: r.joint, finish: r.finish, madeOn: r.made_on, ageless: r.ageless === 1, ended: r.ended_on ? { on: r.ended_on, why: r.ended_why! } : null, found: JSON.parse(r.found) as [Fault, string][], repairs: r.repairs })), today), // prettier-ignore
+    record: (item: string, today: string): DesignRecord => recordOf(sql.ofItem.all(item).map((r) => ({ mark: r.mark, wood: r.wood, joint: r.joint, finish: r.finish, madeOn: r.made_on, ageless: r.ageless === 1, ended: r.ended_on ? { on: r.ended_on, why: r.ended_why! } : null, found: JSON.parse(r.found) as [Fault, string][], repairs: r.repairs, n: r.n })), today), // prettier-ignore
     /** What there are pieces of, most first. */
     items: (): { item: string; pieces: number }[] => sql.items.all(),
     /** The code the last marks were given with. */

@@ -31,13 +31,32 @@ export function readBookFile(text: string): BookFile {
   return read.data;
 }
 
-/** Pieces as a table: a line a piece, how it stands and where it is. */
-export function bookTable(pieces: { piece: KeptPiece; happenings: Happening[] }[]): string[][] {
-  return [
-    ["mark", "what", "item", "standard", "size", "wood", "corner", "finish", "made on", "where", "to", "faults", "repairs", "scrapped on", "for"],
-    ...pieces.map(({ piece: p, happenings }) => {
-      const c = conditionOf(happenings);
-      return [p.mark ?? "", p.title, p.item, p.standard, p.size, p.wood ?? "", p.joint ?? "", p.finish ?? "", p.madeOn, c.where, c.to ?? "", c.faults.join(", "), String(c.repairs), c.ended?.on ?? "", c.ended?.why ?? ""];
-    }),
-  ]; // prettier-ignore
+/** What stands at the head of the table of pieces. */
+export const BOOK_HEADS = ["mark", "what", "item", "standard", "size", "wood", "corner", "finish", "made on", "where", "to", "faults", "repairs", "scrapped on", "for"]; // prettier-ignore
+
+/** Pieces as lines of a table: how each stands and where it is. */
+export const bookLines = (pieces: { piece: KeptPiece; happenings: Happening[] }[]): string[][] =>
+  pieces.map(({ piece: p, happenings }) => {
+    const c = conditionOf(happenings);
+    return [p.mark ?? "", p.title, p.item, p.standard, p.size, p.wood ?? "", p.joint ?? "", p.finish ?? "", p.madeOn, c.where, c.to ?? "", c.faults.join(", "), String(c.repairs), c.ended?.on ?? "", c.ended?.why ?? ""]; // prettier-ignore
+  });
+
+/** A part of a Book: its pieces or what happened to them. */
+export type BookPart = Pick<BookFile, "pieces" | "happenings">;
+
+/** A whole Book's file as text, part by part; all pieces come before what happened. */
+export function* bookText(parts: Iterable<BookPart>): Generator<string> {
+  yield '{"format":"rundik-book","version":1,"pieces":[';
+  let [list, isFirst]: ["pieces" | "happenings", boolean] = ["pieces", true];
+  for (const part of parts) {
+    if (list === "pieces" && part.happenings.length > 0) {
+      yield '],"happenings":[';
+      [list, isFirst] = ["happenings", true];
+    }
+    for (const one of part[list]) {
+      yield `${isFirst ? "" : ","}${JSON.stringify(one)}`;
+      isFirst = false;
+    }
+  }
+  yield list === "pieces" ? '],"happenings":[]}' : "]}";
 }

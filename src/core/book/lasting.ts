@@ -2,6 +2,8 @@
 export interface Lasted {
   years: number;
   ended: boolean;
+  /** So many of them are alike; one when not said. */
+  n?: number;
 }
 
 /** One step of the curve: at that age so many were still watched, so many failed, and this part lasts longer. */
@@ -19,20 +21,29 @@ export function lasting(all: Lasted[]): Step[] {
   const order = all.toSorted((a, b) => a.years - b.years);
   const steps: Step[] = [];
   let [lasts, sum] = [1, 0];
+  let atRisk = numberOf(all);
   for (let i = 0; i < order.length;) {
     const { years } = order[i]!;
     let next = i;
-    let failed = 0;
-    for (; next < order.length && order[next]!.years === years; next++) failed += Number(order[next]!.ended);
-    const atRisk = order.length - i;
+    let [failed, left] = [0, 0];
+    for (; next < order.length && order[next]!.years === years; next++) {
+      const { ended, n = 1 } = order[next]!;
+      left += n;
+      if (ended) failed += n;
+    }
     i = next;
-    if (failed === 0) continue;
-    lasts *= 1 - failed / atRisk;
-    sum += atRisk > failed ? failed / (atRisk * (atRisk - failed)) : 0;
-    steps.push({ years, atRisk, failed, lasts, error: lasts * Math.sqrt(sum) });
+    if (failed > 0) {
+      lasts *= 1 - failed / atRisk;
+      sum += atRisk > failed ? failed / (atRisk * (atRisk - failed)) : 0;
+      steps.push({ years, atRisk, failed, lasts, error: lasts * Math.sqrt(sum) });
+    }
+    atRisk -= left;
   }
   return steps;
 }
+
+/** How many there are in all. */
+export const numberOf = (all: { n?: number }[]): number => all.reduce((sum, { n = 1 }) => sum + n, 0);
 
 /** What pieces may have in common. */
 export const LASTING_BY = ["title", "wood", "joint", "finish", "design"] as const;
@@ -43,6 +54,8 @@ export interface Lived {
   value: string;
   madeOn: string;
   ended: { on: string; why: string } | null;
+  /** So many of them are alike; one when not said. */
+  n?: number;
 }
 
 /** Pieces that have something in common: how many, how many failed and of what, and from enough of them how long they last. */
@@ -85,18 +98,18 @@ export function agesOf(all: Omit<Lived, "value">[], today: string): Age[] {
   const ages: Age[] = [];
   const years = all.map((l) => livedYears(l.madeOn, l.ended?.on ?? today));
   for (let from = 0; years.some((y) => y >= from); from += AGES) {
-    const reached = all.flatMap((l, i) => (years[i]! >= from ? [{ ended: l.ended, years: years[i]! }] : []));
+    const reached = all.flatMap(({ ended, n = 1 }, i) => (years[i]! >= from ? [{ ended, n, years: years[i]! }] : []));
     const failed = reached.filter((l) => l.years < from + AGES && isFailing(l.ended));
-    ages.push({ from, to: from + AGES, reached: reached.length, failed: failed.length, why: counted(failed.map((l) => l.ended!.why)) }); // prettier-ignore
+    ages.push({ from, to: from + AGES, reached: numberOf(reached), failed: numberOf(failed), why: counted(failed) }); // prettier-ignore
   }
   return ages;
 }
 
-/** How often each is there, most first. */
-function counted(all: string[]): { fault: string; n: number }[] {
-  const n = new Map<string, number>();
-  for (const one of all) n.set(one, (n.get(one) ?? 0) + 1);
-  return [...n].map(([fault, times]) => ({ fault, n: times })).toSorted((a, b) => b.n - a.n);
+/** How many ended of each thing, most first. */
+function counted(all: Pick<Lived, "ended" | "n">[]): { fault: string; n: number }[] {
+  const of = new Map<string, number>();
+  for (const { ended, n = 1 } of all) if (ended) of.set(ended.why, (of.get(ended.why) ?? 0) + n);
+  return [...of].map(([fault, n]) => ({ fault, n })).toSorted((a, b) => b.n - a.n);
 }
 
 /** How long pieces lasted up to a day, group by group, the largest first; what was lost or burned was watched until then. */
@@ -109,14 +122,15 @@ export function groupsOf(all: Lived[], today: string): Group[] {
   }
   return [...by]
     .map(([value, list]): Group => {
-      const lasted = list.map(({ madeOn, ended }): Lasted => {
-        return { years: livedYears(madeOn, ended?.on ?? today), ended: isFailing(ended) };
+      const lasted = list.map(({ madeOn, ended, n = 1 }): Lasted => {
+        return { years: livedYears(madeOn, ended?.on ?? today), ended: isFailing(ended), n };
       });
-      const failed = lasted.filter((l) => l.ended).length;
-      const why = counted(list.flatMap((l) => (l.ended ? [l.ended.why] : [])));
-      const steps = list.length >= PIECES && failed >= FAILED ? lasting(lasted) : [];
+      const pieces = numberOf(list);
+      const failed = numberOf(lasted.filter((l) => l.ended));
+      const why = counted(list);
+      const steps = pieces >= PIECES && failed >= FAILED ? lasting(lasted) : [];
       const half = steps.find((s) => s.lasts <= 0.5)?.years;
-      return { value, pieces: list.length, failed, why, steps, ...(half === undefined ? {} : { half }) }; // prettier-ignore
+      return { value, pieces, failed, why, steps, ...(half === undefined ? {} : { half }) }; // prettier-ignore
     })
     .toSorted((a, b) => b.pieces - a.pieces);
 }

@@ -25,6 +25,8 @@ test("a design's record by hand: each mark's pieces, what was found in how many 
   ]); // prettier-ignore
   // Of one mark and one wood it is said once how long they last.
   expect(recordOf(all.slice(0, 4), "2027-01-01").lasting).toMatchObject([{ by: "mark", groups: [{ value: "mark 1", pieces: 4, failed: 1 }] }]); // prettier-ignore
+  // So many that are alike are as so many one by one.
+  expect(recordOf(all.map((k) => ({ ...k, n: 12 })), "2027-01-01")).toEqual(recordOf(Array.from({ length: 12 }, () => all).flat(), "2027-01-01")); // prettier-ignore
   expect(recordOf([], "2027-01-01")).toEqual({ marks: [], lasting: [], ages: [], next: null });
 });
 

@@ -1,7 +1,7 @@
 import type { Fault } from "./book";
-import { type Age, agesOf, type Group, groupsOf, type Lived, livedYears } from "./lasting";
+import { type Age, agesOf, type Group, groupsOf, type Lived, livedYears, numberOf } from "./lasting";
 
-/** What the Book knows of one piece of a design. */
+/** What the Book knows of a piece of a design, or of so many that are alike. */
 export interface Known {
   /** The mark of the maker's own design it was made by; null of what ships. */
   mark: number | null;
@@ -15,6 +15,8 @@ export interface Known {
   /** What was ever found wrong with it, and when. */
   found: [Fault, string][];
   repairs: number;
+  /** One when not said. */
+  n?: number;
 }
 
 /** How the pieces of one mark did. */
@@ -54,13 +56,13 @@ export function recordOf(all: Known[], today: string): DesignRecord {
   for (const k of all) into(byMark, k.mark, k);
   const marks = [...byMark].toSorted(([a], [b]) => (b ?? 0) - (a ?? 0)).map(([mark, list]): MarkRecord => ({
     mark,
-    pieces: list.length,
-    inUse: list.filter((k) => k.ended === null).length,
-    repairs: list.reduce((n, k) => n + k.repairs, 0),
+    pieces: numberOf(list),
+    inUse: numberOf(list.filter((k) => k.ended === null)),
+    repairs: list.reduce((sum, { repairs, n = 1 }) => sum + repairs * n, 0),
     faults: faultsOf(list),
   })); // prettier-ignore
   const aged = all.filter((k) => !k.ageless);
-  const lived = (of: (k: Known) => string | null): Group[] => groupsOf(aged.map((k) => ({ value: of(k) ?? "not said", madeOn: k.madeOn, ended: k.ended })), today); // prettier-ignore
+  const lived = (of: (k: Known) => string | null): Group[] => groupsOf(aged.map((k) => ({ value: of(k) ?? "not said", madeOn: k.madeOn, ended: k.ended, n: k.n ?? 1 })), today); // prettier-ignore
   const first = marks[0]?.faults[0];
   const common = [
     { by: "mark", groups: lived((k) => (k.mark === null ? null : `mark ${k.mark}`)) },
@@ -84,19 +86,29 @@ function into<K, V>(lists: Map<K, V[]>, key: K, value: V): void {
   else lists.set(key, [value]);
 }
 
+/** The age half of them are older than; null where none is known. */
+function middle(all: { age: number | null; n: number }[]): number | null {
+  const known = all.filter((a) => a.age !== null).toSorted((a, b) => a.age! - b.age!);
+  let left = Math.ceil(numberOf(known) / 2);
+  for (const { age, n } of known) {
+    left -= n;
+    if (left <= 0) return age;
+  }
+  return null;
+}
+
 /** Each fault pieces had or ended of, most first; a piece counts once for each. */
 function faultsOf(list: Known[]): MarkRecord["faults"] {
-  const ages = new Map<Fault, (number | null)[]>();
-  for (const { found, ended, madeOn, ageless } of list) {
+  const ages = new Map<Fault, { age: number | null; n: number }[]>();
+  for (const { found, ended, madeOn, ageless, n = 1 } of list) {
     const first = new Map<Fault, string>();
     const ends = ended && ended.why in TRY ? [[ended.why as Fault, ended.on] as const] : [];
     for (const [fault, on] of [...found, ...ends].toSorted(([, a], [, b]) => a.localeCompare(b))) if (!first.has(fault)) first.set(fault, on); // prettier-ignore
-    for (const [fault, on] of first) into(ages, fault, ageless ? null : livedYears(madeOn, on));
+    for (const [fault, on] of first) into(ages, fault, { age: ageless ? null : livedYears(madeOn, on), n });
   }
   return [...ages]
     .map(([fault, all]) => {
-      const known = all.filter((a) => a !== null).toSorted((a, b) => a - b);
-      return { fault, pieces: all.length, age: known.length > 0 ? known[Math.floor((known.length - 1) / 2)]! : null };
+      return { fault, pieces: numberOf(all), age: middle(all) };
     })
     .toSorted((a, b) => b.pieces - a.pieces);
 }
