@@ -8,6 +8,8 @@ import type { WeighFile } from "./file";
 export type WeighThing = WeighFile["things"][number];
 
 const langstroth = (item: string, size: string, more: object = {}) => ({ item, standard: "langstroth-10", size, options: {}, ...more }); // prettier-ignore
+/** What stands under and over the usual long body is made to its width. */
+const wide = (item: string) => langstroth(item, "deep", { options: { bodyOutsideWidth: "40 3/4" } });
 const floor = langstroth("floor-solid", "deep");
 const lid = [langstroth("inner-cover", "deep"), langstroth("cover-telescoping", "deep")];
 
@@ -41,7 +43,7 @@ export const SETS: { id: string; label: string; many?: number; school?: string; 
     things: [
       { name: "Two deeps and a medium", hive: [floor, langstroth("body", "deep"), langstroth("body", "deep"), langstroth("body", "medium"), ...lid] },
       { name: "All mediums", hive: [floor, ...Array.from({ length: 4 }, () => langstroth("body", "medium")), ...lid] },
-      { name: "Long hive", hive: [langstroth("long-body", "deep")] },
+      { name: "Long hive", hive: [wide("floor-solid"), langstroth("long-body", "deep", { options: { legs: false } }), wide("inner-cover"), wide("cover-telescoping")] },
       { name: "Joined, extra-deep frames", hive: [langstroth("floor-solid", "deep"), langstroth("joined-body", "deep"), ...lid] },
     ],
   },

@@ -106,4 +106,4 @@ export function whyOf(f: Facts): Record<string, string[]> {
 }
 
 /** So many of what is bought: `400 foundation, plastic`. */
-export const boughtText = (b: Making["buys"][number], many: number): string => `${Number((b.quantity * many).toFixed(many === 1 ? 2 : 0)).toLocaleString("en-US")} ${b.unit === "each" ? "" : `${b.unit} `}${b.what}`; // prettier-ignore
+export const boughtText = (b: Making["buys"][number], many: number): string => `${Number((b.quantity * many).toFixed(many === 1 ? 1 : 0)).toLocaleString("en-US")} ${b.unit === "each" ? "" : `${b.unit} `}${b.what}`; // prettier-ignore

@@ -20,7 +20,7 @@ export function Another({ own, hives, add }: { own: MakersOwn; hives: Hive[]; ad
     return marks.length > 0 ? marks.map((mark) => ({ ...m, mark, name: `${m.name}, mark ${markName(mark)}` })) : [m];
   });
   return (
-    <span className="relative">
+    <span className="no-print relative">
       <input className="field w-60" placeholder="put another beside them" aria-label="Put another beside them" value={text} onChange={(e) => setText(e.target.value)} />
       {marked.length + whole.length > 0 && (
         <ul className="absolute z-10 border-2 border-ink bg-white">

@@ -30,10 +30,10 @@ export const Sides = ({ of }: { of: string }) => (
 
 /** The schools, each way with its reasons. */
 export const Schools = () => (
-  <section aria-label="Each way" className="mt-8">
+  <section aria-label="Each way" className="mt-8 [&:not(:has([open]))]:print:hidden">
     <h2 className="border-b-2 border-ink text-[1.2rem] font-semibold">Each way, with reasons</h2>
     {SCHOOLS.map(({ id, question, sides }) => (
-      <details key={id} className="border-b border-rule">
+      <details key={id} className="border-b border-rule [&:not([open])]:print:hidden">
         <summary className="min-h-[44px] cursor-pointer py-2.5 font-semibold">{question}</summary>
         <Columns sides={sides} />
       </details>

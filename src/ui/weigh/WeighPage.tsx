@@ -100,7 +100,7 @@ export function WeighPage({ first, stacks, own: makers, feeders, hives }: { firs
         <h1 className="text-[1.33rem] font-semibold">Which to make?</h1>
         <div className="flex flex-wrap items-center gap-x-3">
           {SETS.map((s) => (
-            <button key={s.id} className="quiet min-h-[44px]" onClick={() => begin(s)}>
+            <button key={s.id} className="quiet no-print min-h-[44px]" onClick={() => begin(s)}>
               {s.label}
             </button>
           ))}
@@ -119,7 +119,7 @@ export function WeighPage({ first, stacks, own: makers, feeders, hives }: { firs
             <li key={`${r.name} ${k}`} className="flex items-center gap-1.5">
               <Mark k={k} /> <b className="font-semibold">{r.name}</b>
               {rows.length > 1 && things.length === rows.length && (
-                <button className="quiet min-h-[44px] min-w-[44px]" aria-label={`take ${r.name} away`} onClick={() => setThings(things.filter((_, i) => i !== k))}>
+                <button className="quiet no-print min-h-[44px] min-w-[44px]" aria-label={`take ${r.name} away`} onClick={() => setThings(things.filter((_, i) => i !== k))}>
                   ×
                 </button>
               )}
@@ -147,7 +147,7 @@ export function WeighPage({ first, stacks, own: makers, feeders, hives }: { firs
           <aside aria-label="So">
             <p className="flex flex-wrap gap-x-3">
               {QUESTIONS.map((q) => (
-                <button key={q.id} aria-pressed={!own && asking.includes(q.id)} onClick={() => { setOwn(null); setAsking(toggle(own ? [] : asking, q.id)); }} className={`min-h-[44px] border-0 border-b-2 bg-transparent px-0 ${!own && asking.includes(q.id) ? "border-spruce font-semibold" : "border-transparent"}`}>
+                <button key={q.id} aria-pressed={!own && asking.includes(q.id)} onClick={() => { setOwn(null); setAsking(toggle(own ? [] : asking, q.id)); }} className={`min-h-[44px] border-0 border-b-2 bg-transparent px-0 ${!own && asking.includes(q.id) ? "border-spruce font-semibold" : "no-print border-transparent"}`}>
                   {q.label}
                 </button>
               ))}

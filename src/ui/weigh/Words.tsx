@@ -26,15 +26,18 @@ export function Words({ rows, many }: { rows: Row[]; many: number }) {
     )); // prettier-ignore
 }
 
+/** A heading as it stands within a sentence; `R` stays what it is. */
+const withinSentence = (label: string) => label.replace(/^[A-Z](?=[a-z])/, (c) => c.toLowerCase());
+
 /** What is the same in all of them, in a line. */
 export function Same({ rows, units, many }: { rows: Row[]; units: Units; many: number }) {
   const figures = FIGURES.flatMap((f) => {
     const all = rows.map((r) => f.of(r, many));
-    return all[0] === null || all.some((n) => n === null || f.text(n, units) !== f.text(all[0]!, units)) ? [] : [`${f.label.toLowerCase()} ${f.text(all[0]!, units)} ${f.unit(units, rows)}`.trim()]; // prettier-ignore
+    return all[0] === null || all.some((n) => n === null || f.text(n, units) !== f.text(all[0]!, units)) ? [] : [`${withinSentence(f.label)} ${f.text(all[0]!, units)} ${f.unit(units, rows)}`.trim()]; // prettier-ignore
   });
   const words = WORDS.flatMap((w) => {
     const all = rows.map((r) => w.of(r, many));
-    return all[0] === null || differ(all) ? [] : [`${w.label.toLowerCase()} ${all[0]!}`];
+    return all[0] === null || differ(all) ? [] : [`${withinSentence(w.label)} ${all[0]!}`];
   });
   const same = [...figures, ...words];
   return same.length > 0 && rows.length > 1 ? <p className="border-t border-rule py-2 text-soft">The same in all: {same.join("; ")}.</p> : null; // prettier-ignore
