@@ -67,36 +67,11 @@ const SHOTS = [
     },
   ],
   [
-    "what-moves",
-    "/plan",
-    async (page) => {
-      const bar = page.getByRole("group", { name: "Table saw" }).getByRole("button").nth(5);
-      await bar.press("Shift+ArrowRight");
-      await page.getByRole("button", { name: "Let it stand" }).waitFor();
-    },
-  ],
-  [
     "bench",
     "/bench?at=table%20saw",
     async (page) => {
       await page.setViewportSize({ width: 800, height: 1180 });
       for (let i = 0; i < 12; i++) await page.keyboard.press(" ");
-    },
-  ],
-  [
-    "first-piece",
-    "/bench?at=table%20saw",
-    async (page) => {
-      // The first too long by 1/16, set again, then slowly longer.
-      const told = await page.getByText(/^Measure the first piece: /).textContent();
-      const [, whole, over, under] = /: (\d+)?(?: ?(\d+)\/(\d+))?,/.exec(told);
-      const target = Number(whole ?? 0) + (over ? Number(over) / Number(under) : 0);
-      for (const off of [0.0625, 0, 0.005, 0.011, 0.0145, 0.0195]) {
-        const size = `${(target + off).toFixed(4)} in`;
-        await page.keyboard.press("m");
-        await page.getByLabel("What it measures").last().fill(size);
-        await page.keyboard.press("Enter");
-      }
     },
   ],
   ["yard", "/yard"],
@@ -119,7 +94,6 @@ const SHOTS = [
   ["lay-out", "/jobs/1/lay-out", (page) => laid(page)],
   ["buy", "/jobs/1/buy", (page) => page.getByRole("region", { name: "Cost of a piece" }).waitFor({ timeout: 30_000 })],
   ["run-sheet", "/jobs/1/batch", (page) => onPaper(page, "Run sheet")],
-  ["labels", "/jobs/1/batch", (page) => onPaper(page, "Labels")],
   ["hive", "/jobs/5/hive"],
   [
     "weigh",
@@ -152,6 +126,34 @@ const SHOTS = [
         .first()
         .waitFor({ timeout: 30_000 });
       await year.evaluate((el) => el.scrollIntoView());
+    },
+  ],
+  [
+    "book-piece",
+    "/book",
+    async (page) => {
+      await page.getByLabel("Find a piece").fill("HM 19");
+      await page.getByRole("link", { name: /^HM 1984/ }).click();
+      await page.getByRole("button", { name: "Keep it as one" }).waitFor();
+      await page.setViewportSize({ width: 1280, height: 1000 });
+      await page.getByRole("heading", { name: "HM 1984" }).evaluate((el) => el.scrollIntoView());
+    },
+  ],
+  [
+    "book-repair",
+    "/book",
+    async (page) => {
+      await page.getByLabel("Find a piece").fill("HM 19");
+      await page.getByRole("link", { name: /^HM 1984/ }).click();
+      await page.setViewportSize({ width: 1280, height: 900 });
+      await page.getByRole("region", { name: "How it is mended" }).evaluate((el) => el.scrollIntoView());
+    },
+  ],
+  [
+    "book-record",
+    "/book/record/brackwater-patty-rim",
+    async (page) => {
+      await page.getByRole("img", { name: /^How long they last/ }).first().waitFor(); // prettier-ignore
     },
   ],
   [

@@ -4,7 +4,12 @@ import type { Group } from "@/core/book/lasting";
 import { emptyJob } from "@/core/job/job";
 import { writeJob } from "@/core/job/file";
 import { inch } from "@/core/length/length";
+import { bookText, readBookFile } from "@/core/book/file";
+import { bookCsv, readBookCsv } from "@/exchange/bookCsv";
 import { pagesOf } from "@/exchange/tests/readBack";
+import { bookStore } from "@/store/book";
+import { openDatabase } from "@/store/database";
+import { isDeepStrictEqual } from "node:util";
 import sharp from "sharp";
 import { GET as brand } from "./api/book/[id]/brand/route";
 import { POST as happened } from "./api/book/happened/route";
@@ -52,6 +57,28 @@ test("from a job to the Book: what was made is marked with what it is made of an
 
 const at = (id: string) => ({ params: Promise.resolve({ id }) });
 const kept = async (title: string, mark: string, key: string) => (await said<{ pieces: KeptPiece[] }>(await pieces(post({ key, keep: { title, mark, item: "body", standard: "langstroth-10", size: "deep", madeOn: "2020-01-01", measured: [] } })))).pieces[0]!; // prettier-ignore
+
+/** Pieces with ten happenings each that go out and come in; 100 000 with `npm run figures`. */
+const PIECES = Number(process.env.RUNDIK_PIECES ?? 300);
+
+test("a whole Book goes out as JSON and as CSV and comes in equal, part by part", () => {
+  const book = bookStore(openDatabase(":memory:"));
+  let n = 0;
+  for (let i = 0; i < PIECES / 100; i++) {
+    const pieces = book.give({ title: "Body, deep", item: "body", standard: "langstroth-10", size: "deep", wood: `wood ${i % 7}`, madeOn: `${1990 + (i % 40)}-03-11`, measured: [{ what: "depth", value: inch(9, 1 + (i % 60), 64) }] }, 100, "BW", `size-key-${i}`); // prettier-ignore
+    book.happened(pieces.flatMap((p) => Array.from({ length: 10 }, (_, k): Happening => ({ id: `a.${++n}`, piece: p.id, on: `20${30 + k}-03-01`, what: k % 2 === 0 ? { do: "out", to: `stand "${p.id % 97}", left` } : { do: "back" } })))); // prettier-ignore
+  }
+  const text = (of: typeof book) => [...bookText(of.out())].join("");
+  const whole = text(book);
+  const ways = { JSON: () => readBookFile(whole), CSV: () => readBookCsv([...bookCsv(book.out())].join(""), "2050-01-01") }; // prettier-ignore
+  for (const [way, read] of Object.entries(ways)) {
+    const other = bookStore(openDatabase(":memory:"));
+    const from = performance.now();
+    expect([way, other.take(read())]).toEqual([way, { pieces: PIECES, happenings: 10 * PIECES }]);
+    if (process.env.RUNDIK_PIECES) process.stdout.write(`${PIECES} pieces came in from ${way} in ${((performance.now() - from) / 1000).toFixed(0)} s\n`); // prettier-ignore
+    expect([way, isDeepStrictEqual(JSON.parse(text(other)), JSON.parse(whole))]).toEqual([way, true]);
+  }
+}, 3_600_000);
 
 test("a picture is kept with its piece, once, and comes back as it is kept; what is none is refused and nothing is kept", async () => {
   const { id } = await kept("Body with a picture", "PH 1", "key-photo-1");

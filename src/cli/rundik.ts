@@ -1,4 +1,6 @@
-import { createReadStream, existsSync, statSync } from "node:fs";
+import { closeSync, createReadStream, existsSync, openSync, readFileSync, statSync, writeSync } from "node:fs";
+import { bookText, readBookFile } from "@/core/book/file";
+import { bookStore } from "@/store/book";
 import { CopyError, copyTo, restore } from "@/store/copies";
 import { database, databaseFile } from "@/store/database";
 import { doorStore, NotLetIn } from "@/store/door";
@@ -76,6 +78,17 @@ const KEEPING: Record<string, (file: string) => Promise<unknown>> = {
     restored: file,
     to: databaseFile(),
     ...(await restore(file, databaseFile(), new Date().toISOString())),
+  }),
+  // A Book of any size: the page takes no more than others can wait for.
+  "book-out": async (file) => {
+    const to = openSync(file, "wx");
+    for (const part of bookText(bookStore(database()).out())) writeSync(to, part);
+    closeSync(to);
+    return { book: file, of: databaseFile() };
+  },
+  "book-in": async (file) => ({
+    to: databaseFile(),
+    ...bookStore(database()).take(readBookFile(readFileSync(file, "utf8"))),
   }),
 };
 

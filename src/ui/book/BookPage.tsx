@@ -185,7 +185,7 @@ function Carry({ done }: { done(came: number): void }) {
           <input type="file" accept=".json,.csv,application/json,text/csv" className="sr-only" aria-label="Take a Book in" onChange={(e) => { const file = e.target.files?.[0]; e.target.value = ""; if (file) void take(file); }} />
         </label>
       </p>
-      <p className="text-[.9rem] text-soft">A list of your own is taken in too: a CSV with the columns mark, what and, where you know it, made on. Pictures stay here: they go with the copy of everything, under Shop.</p>
+      <p className="text-[.9rem] text-soft">A list of your own is taken in too: a CSV with the columns mark, what and, where you know it, made on. Pictures stay here: they go with the copy of everything, on Today.</p>
       {told && <p role="status" className="border-l-4 border-spruce pl-2">{told}</p>}
       {problem && <p role="alert" className="border-l-4 border-madder pl-2 font-semibold">{problem}</p>}
     </section>
