@@ -1,9 +1,12 @@
-import { existsSync, readdirSync, statSync } from "node:fs";
-import { join } from "node:path";
-import { pathToFileURL } from "node:url";
+import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from "node:fs";
+import { createRequire } from "node:module";
+import { dirname, join, resolve } from "node:path";
+import { constants, Script } from "node:vm";
 
 /** Runs the command from one bundled file, made again whenever a source is newer: it starts in a fraction of the time. */
-const BUNDLE = "dist/rundik.mjs";
+const BUNDLE = resolve("dist/rundik.cjs");
+/** What the engine made of the bundle's text the first time it ran. */
+const COMPILED = `${BUNDLE}.bin`;
 const newest = (dir) =>
   Math.max(
     ...readdirSync(dir, { withFileTypes: true }).map((e) =>
@@ -20,11 +23,28 @@ if (!existsSync(BUNDLE) || statSync(BUNDLE).mtimeMs < sources) {
     entryPoints: ["src/cli/rundik.ts"],
     bundle: true,
     platform: "node",
-    format: "esm",
+    format: "cjs",
     target: "node20",
     outfile: BUNDLE,
     external: ["highs", "better-sqlite3"],
     logLevel: "error",
   });
 }
-await import(pathToFileURL(BUNDLE).href);
+const isCompiled = existsSync(COMPILED) && statSync(COMPILED).mtimeMs >= statSync(BUNDLE).mtimeMs;
+const script = new Script(
+  `(function (exports, require, module, __filename, __dirname) {${readFileSync(BUNDLE, "utf8")}\n})`,
+  {
+    filename: BUNDLE,
+    importModuleDynamically: constants.USE_MAIN_CONTEXT_DEFAULT_LOADER,
+    ...(isCompiled ? { cachedData: readFileSync(COMPILED) } : {}),
+  },
+);
+/** Where nothing can be written it starts as slowly the next time. */
+const keep = () => {
+  try {
+    writeFileSync(COMPILED, script.createCachedData());
+  } catch {}
+};
+if (!isCompiled || script.cachedDataRejected) process.once("exit", keep);
+const module = { exports: {} };
+script.runInThisContext()(module.exports, createRequire(BUNDLE), module, BUNDLE, dirname(BUNDLE));

@@ -1,95 +1,94 @@
 import { closeSync, createReadStream, existsSync, openSync, readFileSync, statSync, writeSync } from "node:fs";
-import { bookText, readBookFile } from "@/core/book/file";
-import { bookStore } from "@/store/book";
-import { CopyError, copyTo, restore } from "@/store/copies";
-import { database, databaseFile } from "@/store/database";
-import { doorStore, NotLetIn } from "@/store/door";
-import { storageFault } from "@/store/fault";
 import { createInterface } from "node:readline";
 import { Writable } from "node:stream";
-import { cutListDocument } from "@/core/line/cutlist";
 import { readJobFile } from "@/core/job/file";
-import { admit } from "@/core/trial/trial";
-import { JobFileError } from "@/core/problem/problem";
-import { LIMITS } from "@/core/job/job";
+import { type Job, LIMITS } from "@/core/job/job";
 import { type WorkedJob, workJob } from "@/core/job/worked";
-import { findingsDocument } from "@/core/fit/document";
-import { layOut, layoutDocument, type LayoutResult } from "@/core/layout/layout";
-import { layoutRequest } from "@/core/job/ask";
-import { missingText } from "@/core/layout/missing";
-import { costOf } from "@/core/order/cost";
-import { orderDocument } from "@/core/order/document";
-import { orderOf } from "@/core/order/order";
-import { PlanError, planDocument, planOf } from "@/core/plan/plan";
+import type { LayoutResult } from "@/core/layout/layout";
 
-import {
-  boardsFileSchema,
-  orderFileSchema,
-  readSolverFile,
-  sheetsFileSchema,
-  SolverFileError,
-  solveBoards,
-  solveOrder,
-  solveSheets,
-} from "@/core/solve/files";
-import { readWeighFile } from "@/core/weigh/file";
-import { weighDocument } from "@/core/weigh/rows";
-import { scheduleFileSchema, solveSchedule } from "@/core/solve/schedule";
+// What only some verbs need is read when they are asked for: a cut list is then there in a third of a second.
 
 /**
  * `rundik <verb> <file>`: one JSON document on stdout and exit 0; on bad input a message on stderr and exit 2.
  */
-const VERBS: Record<string, (worked: WorkedJob) => unknown | Promise<unknown>> = {
-  cutlist: (w) => cutListDocument(w.lines, w.job.units),
-  check: (w) => findingsDocument(w.findings, w.job.units),
-  layout: async (w) => layoutDocument(await laidOut(w)),
+const VERBS: Record<string, (worked: WorkedJob) => Promise<unknown>> = {
+  cutlist: async (w) => (await import("@/core/line/cutlist")).cutListDocument(w.lines, w.job.units),
+  check: async (w) => (await import("@/core/fit/document")).findingsDocument(w.findings, w.job.units),
+  layout: async (w) => (await import("@/core/layout/layout")).layoutDocument(await laidOut(w)),
   order: async (w) => {
     const layout = await laidOut(w);
+    const [{ orderOf }, { costOf }, { orderDocument }] = await Promise.all([import("@/core/order/order"), import("@/core/order/cost"), import("@/core/order/document")]); // prettier-ignore
     const order = orderOf(w, layout);
     return orderDocument(order, costOf(w, layout, order));
   },
-  plan: async (w) => planDocument(planOf(w, await laidOut(w))),
+  plan: async (w) => {
+    const { planDocument, planOf } = await import("@/core/plan/plan");
+    return planDocument(planOf(w, await laidOut(w)));
+  },
 };
 
 /** What `solve` can answer, each from a file of plain numbers. */
 const SOLVERS: Record<string, (text: string) => Promise<unknown>> = {
-  boards: async (text) => solveBoards(readSolverFile(boardsFileSchema, text), await solver(), () => performance.now()),
-  sheets: async (text) => solveSheets(readSolverFile(sheetsFileSchema, text), await solver(), () => performance.now()),
-  schedule: async (text) => solveSchedule(readSolverFile(scheduleFileSchema, text), () => performance.now()),
-  order: async (text) => solveOrder(readSolverFile(orderFileSchema, text), await solver(), () => performance.now()),
+  boards: async (text) => {
+    const f = await import("@/core/solve/files");
+    return f.solveBoards(f.readSolverFile(f.boardsFileSchema, text), await solver(), () => performance.now());
+  },
+  sheets: async (text) => {
+    const f = await import("@/core/solve/files");
+    return f.solveSheets(f.readSolverFile(f.sheetsFileSchema, text), await solver(), () => performance.now());
+  },
+  schedule: async (text) => {
+    const { readSolverFile } = await import("@/core/solve/files");
+    const { scheduleFileSchema, solveSchedule } = await import("@/core/solve/schedule");
+    return solveSchedule(readSolverFile(scheduleFileSchema, text), () => performance.now());
+  },
+  order: async (text) => {
+    const f = await import("@/core/solve/files");
+    return f.solveOrder(f.readSolverFile(f.orderFileSchema, text), await solver(), () => performance.now());
+  },
 };
 const solver = async () => (await import("@/workers/highs")).highsSolver();
 
 /** What is set side by side, from a weigh file. */
-const weighUp = (text: string): unknown => {
+async function weighUp(text: string): Promise<unknown> {
+  const [{ readWeighFile }, { weighDocument }] = await Promise.all([import("@/core/weigh/file"), import("@/core/weigh/rows")]); // prettier-ignore
   const { things, assume } = readWeighFile(text);
   return weighDocument(things, assume);
+}
+
+/** The shop's database, at RUNDIK_DB or data/rundik.db. */
+const keptIn = () => import("@/store/database");
+const theBook = async () => {
+  const [{ bookStore }, { database }, file] = await Promise.all([import("@/store/book"), keptIn(), import("@/core/book/file")]); // prettier-ignore
+  return { book: bookStore(database()), file };
 };
 
-/** What looks after the shop's database, at RUNDIK_DB or data/rundik.db. */
+/** What looks after the shop's database. */
 const KEEPING: Record<string, (file: string) => Promise<unknown>> = {
   backup: async (file) => {
+    const [{ database, databaseFile }, { copyTo }] = await Promise.all([keptIn(), import("@/store/copies")]);
     if (!existsSync(databaseFile()))
       throw new Refused(`${databaseFile()}: there is no database yet, so nothing to copy`);
     await copyTo(database(), file);
     return { copy: file, of: databaseFile() };
   },
-  restore: async (file) => ({
-    restored: file,
-    to: databaseFile(),
-    ...(await restore(file, databaseFile(), new Date().toISOString())),
-  }),
+  restore: async (file) => {
+    const [{ databaseFile }, { restore }] = await Promise.all([keptIn(), import("@/store/copies")]);
+    const done = await restore(file, databaseFile(), new Date().toISOString());
+    return { restored: file, to: databaseFile(), ...done };
+  },
   // A Book of any size: the page takes no more than others can wait for.
   "book-out": async (file) => {
+    const { book, file: { bookText } } = await theBook(); // prettier-ignore
     const to = openSync(file, "wx");
-    for (const part of bookText(bookStore(database()).out())) writeSync(to, part);
+    for (const part of bookText(book.out())) writeSync(to, part);
     closeSync(to);
-    return { book: file, of: databaseFile() };
+    return { book: file, of: (await keptIn()).databaseFile() };
   },
-  "book-in": async (file) => ({
-    to: databaseFile(),
-    ...bookStore(database()).take(readBookFile(readFileSync(file, "utf8"))),
-  }),
+  "book-in": async (file) => {
+    const { book, file: { readBookFile } } = await theBook(); // prettier-ignore
+    return { to: (await keptIn()).databaseFile(), ...book.take(readBookFile(readFileSync(file, "utf8"))) };
+  },
 };
 
 /** Sets what others have to know to get in: asked for where there is a terminal, otherwise the first line of standard input. */
@@ -104,17 +103,25 @@ async function setPassphrase(): Promise<unknown> {
     asked.once("close", () => resolve(""));
   });
   asked.close();
+  const [{ database, databaseFile }, { doorStore }] = await Promise.all([keptIn(), import("@/store/door")]);
   await doorStore(database()).set(passphrase.trim());
   return { passphrase: "set", of: databaseFile(), sessions: "all ended" };
 }
 
-class Refused extends Error {}
+class Refused extends Error {
+  override name = "Refused";
+}
+
+/** A job with something of the maker's own is tried before it is worked with. */
+const admitted = async (job: Job): Promise<Job> =>
+  job.designs.length + job.standards.length > 0 ? (await import("@/core/trial/trial")).admit(job) : job;
 
 async function laidOut(worked: WorkedJob): Promise<LayoutResult> {
+  const [{ layOut }, { layoutRequest }] = await Promise.all([import("@/core/layout/layout"), import("@/core/job/ask")]);
   const result = layOut(layoutRequest(worked), () => performance.now(), {}, await solver());
-  if (result.missing.length > 0)
-    throw new Refused(result.missing.map((m) => missingText(m, worked.job.units)).join("\n"));
-  return result;
+  if (result.missing.length === 0) return result;
+  const { missingText } = await import("@/core/layout/missing");
+  throw new Refused(result.missing.map((m) => missingText(m, worked.job.units)).join("\n"));
 }
 
 async function read(file: string): Promise<string> {
@@ -151,7 +158,7 @@ async function main(words: string[]): Promise<void> {
   if (words[0] === "weigh") {
     const [, file, ...rest] = words;
     if (!file || rest.length > 0) throw new Refused("wanted: rundik weigh <weigh file, or - for standard input>");
-    print(weighUp(await read(file)));
+    print(await weighUp(await read(file)));
     return;
   }
   if (words[0] === "passphrase" && words.length === 1) {
@@ -166,20 +173,16 @@ async function main(words: string[]): Promise<void> {
   }
   if (!verb || !Object.hasOwn(VERBS, verb)) throw new Refused(`read "${verb ?? ""}"; the verbs are ${known}`);
   if (!file || rest.length > 0) throw new Refused(`wanted: rundik ${verb} <job file, or - for standard input>`);
-  const job = admit(readJobFile(await read(file)));
+  const job = await admitted(readJobFile(await read(file)));
   print(await VERBS[verb]!(workJob(job)));
 }
 
-main(process.argv.slice(2)).catch((e: unknown) => {
-  const expected =
-    e instanceof Refused ||
-    e instanceof JobFileError ||
-    e instanceof PlanError ||
-    e instanceof SolverFileError ||
-    e instanceof CopyError ||
-    e instanceof NotLetIn ||
-    (e as NodeJS.ErrnoException).code !== undefined;
-  const fault = storageFault(e)?.said;
-  process.stderr.write(`${expected ? (fault ?? (e as Error).message) : `rundik failed: ${(e as Error).stack}`}\n`);
+/** What a person can put right, by the name of its fault: each is said in its own words. */
+const EXPECTED = ["Refused", "JobFileError", "PlanError", "SolverFileError", "CopyError", "NotLetIn", "NewerError"];
+
+main(process.argv.slice(2)).catch(async (e: Error & { code?: string }) => {
+  const isExpected = EXPECTED.includes(e.name) || e.code !== undefined;
+  const fault = e.code === undefined ? undefined : (await import("@/store/fault")).storageFault(e)?.said;
+  process.stderr.write(`${isExpected ? (fault ?? e.message) : `rundik failed: ${e.stack}`}\n`);
   process.exitCode = 2;
 });
