@@ -122,6 +122,21 @@ test("mending becomes a line of a job of its own or of one there is, its end as 
   expect(elsewhere.map((e) => [e.kind, e.name, e.href])).toEqual([["job", "Mending MD 7", `/jobs/${own.id}/shape`], ["job", "Winter repairs", `/jobs/${other.id}/shape`]]); // prettier-ignore
 });
 
+test("a mark of odd letters is kept and found as it is; one of more than a line, or that a template cannot write, is refused by name", async () => {
+  const keep = (mark: string, key: string) => pieces(post({ key, keep: { title: "Box", mark, item: "body", standard: "unknown", size: "unknown", madeOn: "2020-01-01", measured: [] } })); // prettier-ignore
+  for (const bad of ["BW\n27", "BW\u202e27", "\u0000", "   ", "x".repeat(41)]) {
+    const refused = await keep(bad, "key-odd-0001");
+    expect([bad, refused.status, (await said<{ error: string }>(refused)).error]).toEqual([bad, 400, expect.stringContaining("mark")]); // prettier-ignore
+  }
+  for (const [i, mark] of ["<img src=x onerror=alert(1)>", '"); DROP TABLE piece;--', "ŽĎÁR 3 ☃", "=1+1"].entries()) {
+    const { pieces: [piece] } = await said<{ pieces: KeptPiece[] }>(await keep(mark, `key-odd-1${i}00`)); // prettier-ignore
+    const { found } = await said<{ found: Listed[] }>(await find(get(`q=${encodeURIComponent(mark)}`)));
+    expect([mark, found.map((p) => p.mark).includes(mark)]).toEqual([mark, true]);
+    expect((await labels(get(`from=${piece!.id}&to=${piece!.id}`))).status).toBe(200);
+    if (i === 2) expect([(await brand(get(), at(String(piece!.id)))).status]).toEqual([400]);
+  }
+});
+
 test("a typed list comes in and goes out in the Book's CSV, its labels are printed; a bent one is refused whole", async () => {
   const list = (csv: string) => takeList(post({ csv }));
   expect((await said<{ error: string }>(await list("mark,what,made on\nLX-19-0001,Old deep,2019-03-01\nLX-19-0002,,"))).error).toMatch(/^row 3, what/); // prettier-ignore

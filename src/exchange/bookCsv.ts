@@ -2,7 +2,7 @@ import Papa from "papaparse";
 import type { z } from "zod";
 import type { Happening, Piece } from "@/core/book/book";
 import { type BookFile, bookFileSchema, type BookPart } from "@/core/book/file";
-import { markKey, markText } from "@/core/book/mark";
+import { markKey, markText, readGiven } from "@/core/book/mark";
 import { type Length, nm, NM_PER_MM } from "@/core/length/length";
 import { JobFileError, meant, type Problem } from "@/core/problem/problem";
 
@@ -106,8 +106,8 @@ const numberOf = (cell: string | undefined) => (cell ? Number(cell) : undefined)
 function pieceOf(line: Line, today: string): unknown {
   const { mark = "", code, year, number } = line;
   const madeOn = line["made on"] || today;
-  const ours = /^([A-Z]{1,4})-(\d\d)-(\d{4})$/.exec(mark);
-  const own = ours && { code: ours[1]!, year: Number(madeOn.slice(0, 4)), number: Number(ours[3]) };
+  const ours = readGiven(mark);
+  const own = ours && { ...ours, year: Number(madeOn.slice(0, 4)) };
   const given = code ? { code, year: numberOf(year), number: numberOf(number) } : own && markText(own.code, own.year, own.number) === mark ? own : undefined; // prettier-ignore
   const unknownAge = line["age unknown"] === "yes" || !line["made on"];
   const piece = said({ mark, title: line.what, item: line.item || "unknown", standard: line.standard || "unknown", size: line.size || "unknown", job: numberOf(line.job), design: numberOf(line.design), wood: line.wood, joint: line.corner, finish: line.finish, madeOn, ageless: unknownAge ? true : undefined, measured: sizesOf(line.measured ?? "") }); // prettier-ignore

@@ -3,6 +3,7 @@ import { lengthWithUnit } from "@/core/length/format";
 import type { Length, Units } from "@/core/length/length";
 import { sizeSchema } from "@/core/length/schema";
 import { screenOf } from "@/core/keeping/kept";
+import { readGiven } from "./mark";
 
 const day = z.iso.date('wanted a day like "2027-03-01"');
 const words = (most: number) => z.string().trim().min(1).max(most);
@@ -10,7 +11,7 @@ const words = (most: number) => z.string().trim().min(1).max(most);
 /** Something that was made and is kept track of. Lengths in nm. */
 export const pieceSchema = z.strictObject({
   /** As it is burned on; a piece that was found without one has none. */
-  mark: words(40).optional(),
+  mark: words(40).regex(/^[\p{L}\p{N}\p{P}\p{S} ]+$/u, "wanted letters, figures and signs in one line").optional(),
   /** What it is, in words. */
   title: words(120),
   item: words(60),
@@ -159,5 +160,5 @@ export function happeningText({ what }: Happening, units: Units = "in"): string 
   }
 }
 
-/** All words a piece is found by. */
-export const wordsOf = (piece: Piece, happenings: Happening[]): string => [piece.title, piece.item, piece.standard, piece.wood, piece.finish, ...happenings.map((h) => happeningText(h))].filter(Boolean).join(" "); // prettier-ignore
+/** All words a piece is found by; those of a mark too that is none the shop gave: `Moor estate`. */
+export const wordsOf = (piece: Piece, happenings: Happening[]): string => [readGiven(piece.mark ?? "") ? null : piece.mark, piece.title, piece.item, piece.standard, piece.wood, piece.finish, ...happenings.map((h) => happeningText(h))].filter(Boolean).join(" "); // prettier-ignore

@@ -7,6 +7,12 @@ export const codeSchema = z.string().regex(/^[A-Z]{1,4}$/, 'wanted one to four c
 export const markText = (code: string, year: number, number: number): string =>
   `${code}-${String(year % 100).padStart(2, "0")}-${String(number).padStart(4, "0")}`;
 
+/** The code and the number of a mark that is as a shop gives them; undefined of any other. */
+export function readGiven(mark: string): { code: string; number: number } | undefined {
+  const read = /^([A-Z]{1,4})-\d\d-(\d{4})$/.exec(mark);
+  return read ? { code: read[1]!, number: Number(read[2]) } : undefined;
+}
+
 /** What of a mark is compared: capitals and figures, without what stands between them. */
 export const markKey = (mark: string): string => mark.toUpperCase().replace(/[^A-Z0-9]/g, "");
 

@@ -1,6 +1,7 @@
 import { z } from "zod";
-import { answer, NotFound, readPath } from "@/app/http";
+import { answer, BadRequest, NotFound, readPath } from "@/app/http";
 import { brandPdf } from "@/exchange/brandPdf";
+import { printable } from "@/exchange/paper";
 import { bookStore } from "@/store/book";
 import { database } from "@/store/database";
 
@@ -17,6 +18,9 @@ export const GET = (request: Request, at: { params: Promise<Record<string, strin
     const { high, paper } = query.parse(Object.fromEntries(new URL(request.url).searchParams));
     const mark = bookStore(database()).load(id)?.piece.mark;
     if (!mark) throw new NotFound("there is no such piece, or it has no mark");
+    const odd = [...mark].filter((c) => printable(c) !== c);
+    if (odd.length > 0)
+      throw new BadRequest(`mark: read ${odd.join(" ")}; this template has Latin letters and figures only`);
     const pdf = await brandPdf(mark, high, paper);
     return new Response(new Uint8Array(pdf), { headers: { "content-type": "application/pdf", "content-disposition": `inline; filename="brand-${id}.pdf"` } }); // prettier-ignore
   });
