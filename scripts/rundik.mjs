@@ -46,5 +46,5 @@ const keep = () => {
   } catch {}
 };
 if (!isCompiled || script.cachedDataRejected) process.once("exit", keep);
-const module = { exports: {} };
-script.runInThisContext()(module.exports, createRequire(BUNDLE), module, BUNDLE, dirname(BUNDLE));
+const bundle = { exports: {} };
+script.runInThisContext()(bundle.exports, createRequire(BUNDLE), bundle, BUNDLE, dirname(BUNDLE));

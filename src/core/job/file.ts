@@ -240,7 +240,10 @@ export function jobProblems(job: Job, known?: Job): Problem[] {
   const alike = known && READ_WITH.every((of) => known[of] === job[of]) && job.lines.length <= LIMITS.lines;
   const unchanged = new Set(alike ? known.lines : []);
   const fresh = job.lines.flatMap((line, at) => (unchanged.has(line) ? [] : [{ line, at }]));
-  const read = keptSchema(`hand ${job.units}`, () => inHand(job.units), job).safeParse({ ...job, lines: fresh.map((f) => f.line) }, { reportInput: true });
+  const read = keptSchema(`hand ${job.units}`, () => inHand(job.units), job).safeParse(
+    { ...job, lines: fresh.map((f) => f.line) },
+    { reportInput: true },
+  );
   if (read.success) return [];
   return problemsOf(read.error).map((p) => ({
     ...p,

@@ -18,7 +18,9 @@ export interface Station {
   /** Asked only when the job has lines, and of those that wait for the layout only when there is one. */
   waits?: "lines" | "layout";
   state(desk: Desk, laid: Laid): StationState;
+  /** Its script comes when it is turned to; `load` brings it beforehand. */
   Page: ComponentType;
+  load(): Promise<unknown>;
 }
 
 /** How things stand at a station, or what it waits for. */

@@ -17,6 +17,9 @@ import { PAGES, STATIONS } from "@/ui/stations";
 import { type Desk, DeskProvider, type Laid, LaidProvider, useOpenJob } from "@/ui/desk/useDesk";
 import { WorkingStrip } from "./WorkingStrip";
 
+/** So long after a page is there, ms. */
+const SOON = 1000;
+
 /** Each page is drawn anew only when something it shows has changed. */
 const DRAWN = Object.fromEntries(Object.values(PAGES).map(({ id, Page }) => [id, memo(Page)])) as unknown as Record<
   PageId,
@@ -31,6 +34,8 @@ export function JobDesk({ stored, own }: { stored: StoredJob; own: MakersOwn }) 
   const [showing, setShowing] = useState(false);
   const go = useCallback((station: PageId) => turnTo(stored.id, station), [stored.id]);
   useKeys(desk, go, () => setShowing((s) => !s));
+  // The other pages' scripts come when this one is there: turning to one then waits for nothing.
+  useEffect(() => later(() => Object.values(PAGES).forEach((p: Station) => void p.load())), []);
   const Page = DRAWN[here];
   const beside = (PAGES[here] as Station).beside;
   return (
@@ -143,6 +148,12 @@ function StationTab({ station, on, desk, laid }: { station: Station; on: boolean
       </span>
     </PageLink>
   );
+}
+
+/** Runs something a little later; gives what keeps it from being run. */
+function later(run: () => void): () => void {
+  const id = setTimeout(run, SOON);
+  return () => clearTimeout(id);
 }
 
 /** To the box where a few letters say what to make. */

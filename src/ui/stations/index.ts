@@ -1,13 +1,13 @@
 import type { PageId } from "@/ui/desk/pages";
 import type { Station } from "@/ui/desk/station";
-import { ask } from "./ask/Ask";
-import { buy } from "./buy/Buy";
-import { hive } from "./hive/Hive";
-import { layOut } from "./lay-out/LayOut";
-import { prove } from "./Prove";
-import { quote } from "./quote/Quote";
-import { run } from "./run/Run";
-import { shape } from "./shape/Shape";
+import { ask } from "./ask/station";
+import { buy } from "./buy/station";
+import { hive } from "./hive/station";
+import { layOut } from "./lay-out/station";
+import { prove } from "./prove/station";
+import { quote } from "./quote/station";
+import { run } from "./run/station";
+import { shape } from "./shape/station";
 
 /** Every page of an open job, by its id. */
 export const PAGES: { [P in PageId]: Station & { id: P } } = {

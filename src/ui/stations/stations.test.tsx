@@ -14,8 +14,8 @@ import { Ask } from "./ask/Ask";
 import { Buy } from "./buy/Buy";
 import { Hive } from "./hive/Hive";
 import { LayOut } from "./lay-out/LayOut";
-import { Prove } from "./Prove";
-import { quote as QUOTE } from "./quote/Quote";
+import { Prove } from "./prove/Prove";
+import { QuotePage } from "./quote/Quote";
 import { Run } from "./run/Run";
 import { Shape } from "./shape/Shape";
 import "@/ui/tests/patience";
@@ -148,7 +148,7 @@ describe("Buy, what a piece costs and whether to make it", () => {
 describe("Quote, what is asked for it", () => {
   test("a margin, a price of its own, given as it stands; a revision says what changed, and what was accepted stands beside what it costs", async () => {
     const money = { currency: "GBP", rate: 24, overhead: 0, tax: 20 };
-    open(QUOTE.Page, { workshop: { ...emptyJob("", "in").workshop, money }, stock: [board()] });
+    open(QuotePage, { workshop: { ...emptyJob("", "in").workshop, money }, stock: [board()] });
     await screen.findByRole("region", { name: "Quote" });
     const say = async (label: string, text: string) => {
       await user.clear(screen.getByLabelText(label));

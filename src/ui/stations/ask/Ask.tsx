@@ -1,12 +1,10 @@
 "use client";
 import { FINISHES } from "@/core/job/job";
 import { PageLink } from "@/ui/desk/PageLink";
-import type { Station } from "@/ui/desk/station";
 import { useDesk } from "@/ui/desk/useDesk";
 import { DateField } from "@/ui/parts/DateField";
 import { LengthField } from "@/ui/parts/LengthField";
 import { TextField } from "@/ui/parts/TextField";
-import { count, dayText } from "@/ui/parts/words";
 import { Finder } from "./Finder";
 import { Said } from "../Said";
 import { Wanted } from "./Wanted";
@@ -98,14 +96,3 @@ export function Ask() {
     </div>
   );
 }
-
-export const ask = {
-  id: "ask",
-  key: "1",
-  name: "Ask",
-  state: ({ job }) =>
-    job.lines.length === 0
-      ? { text: "nothing asked yet", wrong: true }
-      : { text: `${count(job.lines.length, "line")}${job.due ? ` · due ${dayText(job.due).slice(4)}` : ""}` },
-  Page: Ask,
-} as const satisfies Station;

@@ -2,7 +2,6 @@
 import Link from "next/link";
 import type { PackStock } from "@/core/boards/stock";
 import { otherPacks } from "@/core/order/order";
-import type { Station } from "@/ui/desk/station";
 import { useDesk, useLaid, useMoney } from "@/ui/desk/useDesk";
 import { count } from "@/ui/parts/words";
 import { AfterLayout } from "../AfterLayout";
@@ -136,15 +135,3 @@ export function Buy() {
     </div>
   );
 }
-
-export const buy = {
-  id: "buy",
-  key: "4",
-  name: "Buy",
-  waits: "layout",
-  state: (_desk, { order }) =>
-    order && order.unpriced.length > 0
-      ? { text: `${order.unpriced.length} without a price`, wrong: true }
-      : { text: `${order?.lines.length ?? 0} to buy` },
-  Page: Buy,
-} as const satisfies Station;

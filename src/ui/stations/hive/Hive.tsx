@@ -15,12 +15,10 @@ import { linesOf } from "@/core/hive/lines";
 import { stand } from "@/core/hive/stand";
 import { STARTERS } from "@/core/hive/starters";
 import { isUnmakeable } from "@/core/shape/shape";
-import type { Station } from "@/ui/desk/station";
 import { type Desk, useDesk } from "@/ui/desk/useDesk";
 import { HiveStack } from "@/ui/drawing/HiveStack";
 import { FindingRow } from "@/ui/parts/FindingRow";
 import { NumberField } from "@/ui/parts/NumberField";
-import { count } from "@/ui/parts/words";
 import { AddLevel } from "./AddLevel";
 import { Figures } from "./Figures";
 import { LevelOptions } from "./LevelOptions";
@@ -260,11 +258,3 @@ const worstAt = (findings: Finding[], at: number) =>
   findings
     .filter((f) => f.line === at)
     .reduce<Finding["state"]>((w, f) => (RANK[f.state] > RANK[w] ? f.state : w), "ok");
-
-export const hive = {
-  id: "hive",
-  name: "Whole hives",
-  beside: "ask",
-  state: ({ job }) => ({ text: count(job.hives.length, "hive") }),
-  Page: Hive,
-} as const satisfies Station;

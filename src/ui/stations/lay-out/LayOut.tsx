@@ -1,6 +1,5 @@
 "use client";
 import Link from "next/link";
-import type { Station } from "@/ui/desk/station";
 import { pieceKey } from "@/core/line/line";
 import { useMemo } from "react";
 import { aboveBound, allLayouts, type LayoutResult, moneyOf, STYLES } from "@/core/layout/layout";
@@ -261,24 +260,3 @@ function Figures({ result }: { result: LayoutResult }) {
     </dl>
   );
 }
-
-/** How good a layout is known to be, in a few words. */
-function quality(result: LayoutResult): string {
-  if (result.proven)
-    return result.boundCount === result.count ? "the least" : moneyOf(result) ? "least cost" : "least wood";
-  return `within ${percent(aboveBound(result))}`;
-}
-
-export const layOut = {
-  id: "lay-out",
-  key: "3",
-  name: "Lay out",
-  waits: "layout",
-  state: (_desk, { layout }) => {
-    const result = layout.result!;
-    if (result.missing.length > 0) return { text: `${count(result.missing.length, "part")} without wood`, wrong: true };
-    const boards = count(result.count, "board");
-    return { text: layout.improving ? `${boards} so far` : `${boards} · ${quality(result)}` };
-  },
-  Page: LayOut,
-} as const satisfies Station;

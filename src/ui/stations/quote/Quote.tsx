@@ -4,7 +4,6 @@ import type { Cost } from "@/core/order/cost";
 import { changedBetween, type Given, NO_QUOTE, quoteLines, totalsOf } from "@/core/quote/quote";
 import { useToOrder } from "@/ui/orders/useToOrder";
 import { PageLink } from "@/ui/desk/PageLink";
-import type { Station } from "@/ui/desk/station";
 import { useDesk, useLaid } from "@/ui/desk/useDesk";
 import { NumberField } from "@/ui/parts/NumberField";
 import { count, dayText } from "@/ui/parts/words";
@@ -14,7 +13,7 @@ import { Empty } from "../Empty";
 import { Said } from "../Said";
 
 /** What is asked for the job: a price for one of each item, what was quoted before, and what became of it. */
-function QuotePage() {
+export function QuotePage() {
   const { job } = useDesk();
   const { order } = useLaid();
   const cost = useCost();
@@ -267,14 +266,3 @@ function Since({ given, cost, say }: { given: Given; cost: Cost; say(minor: numb
     </>
   );
 }
-
-export const quote = {
-  id: "quote",
-  name: "Quote",
-  beside: "buy",
-  waits: "layout",
-  state: ({ job }) => ({
-    text: job.quote?.accepted !== undefined ? "accepted" : count(job.quote?.given.length ?? 0, "quote"),
-  }),
-  Page: QuotePage,
-} as const satisfies Station;

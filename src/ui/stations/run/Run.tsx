@@ -1,6 +1,5 @@
 "use client";
 import Link from "next/link";
-import type { Station } from "@/ui/desk/station";
 import { Fragment } from "react";
 import type { WorkedJob } from "@/core/job/worked";
 import { partKey } from "@/core/line/line";
@@ -164,16 +163,3 @@ function Boxes({ n }: { n: number }) {
     </p>
   );
 }
-
-export const run = {
-  id: "run",
-  key: "5",
-  name: "Run",
-  waits: "layout",
-  state: (_desk, { plan }) => {
-    if (!plan) return { text: "no start day", wrong: true };
-    const ready = clockDay(plan.finish).slice(4);
-    return plan.late ? { text: `late: ready ${ready}`, wrong: true } : { text: `ready ${ready}` };
-  },
-  Page: Run,
-} as const satisfies Station;

@@ -1,11 +1,8 @@
 "use client";
-import { worst } from "@/core/fit/finding";
 import { findingsOf } from "@/core/job/worked";
 import { frameFor, lineAt } from "@/core/line/shapes";
-import type { Station } from "@/ui/desk/station";
 import { type Desk, useDesk } from "@/ui/desk/useDesk";
 import { CornerDetail } from "@/ui/drawing/CornerDetail";
-import { count } from "@/ui/parts/words";
 import { Empty } from "../Empty";
 import { CutTable } from "./CutTable";
 import { Drawing } from "./Drawing";
@@ -68,21 +65,3 @@ function frameName(at: Desk["worked"]["lines"][number], lines: Desk["worked"]["l
   const frame = frameFor(at, lines);
   return frame.scope.has(name) ? frame.scope.working(name) : undefined;
 }
-
-export const shape = {
-  id: "shape",
-  key: "2",
-  name: "Shape",
-  waits: "lines",
-  state: ({ worked }) => {
-    const { faults, findings } = worked;
-    if (faults.length > 0) return { text: `${count(faults.length, "line")} cannot be made`, wrong: true };
-    // What a standard has by itself is nothing this job did.
-    const own = findings.filter((f) => !f.ofStandard);
-    if (worst(own) === "ok") return { text: "everything fits" };
-    const stop = findings.filter((f) => f.state === "stop").length;
-    const care = own.filter((f) => f.state === "care").length;
-    return stop > 0 ? { text: `${count(stop, "thing")} will not fit`, wrong: true } : { text: `${care} to look at` };
-  },
-  Page: Shape,
-} as const satisfies Station;

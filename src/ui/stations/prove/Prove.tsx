@@ -1,7 +1,5 @@
 "use client";
 import { judgingOf } from "@/core/job/worked";
-import type { Station } from "@/ui/desk/station";
-import { count } from "@/ui/parts/words";
 import { useState } from "react";
 import { lengthWithUnit } from "@/core/length/format";
 import { type Length } from "@/core/length/length";
@@ -13,8 +11,8 @@ import { useDesk, useLaid } from "@/ui/desk/useDesk";
 import { LengthField } from "@/ui/parts/LengthField";
 import { Dries } from "@/ui/parts/Dries";
 import { Measure } from "@/ui/parts/Measure";
-import { AfterLayout } from "./AfterLayout";
-import { Empty } from "./Empty";
+import { AfterLayout } from "../AfterLayout";
+import { Empty } from "../Empty";
 
 interface Subject {
   id: string;
@@ -226,12 +224,3 @@ function Check({ s }: { s: Subject }) {
     </tr>
   );
 }
-
-export const prove = {
-  id: "prove",
-  key: "6",
-  name: "Prove",
-  waits: "layout",
-  state: ({ job }) => ({ text: job.readings.length > 0 ? count(job.readings.length, "reading") : "nothing measured" }),
-  Page: Prove,
-} as const satisfies Station;

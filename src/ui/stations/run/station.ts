@@ -1,0 +1,17 @@
+import dynamic from "next/dynamic";
+import type { Station } from "@/ui/desk/station";
+import { clockDay } from "@/ui/parts/words";
+
+export const run = {
+  id: "run",
+  key: "5",
+  name: "Run",
+  waits: "layout",
+  state: (_desk, { plan }) => {
+    if (!plan) return { text: "no start day", wrong: true };
+    const ready = clockDay(plan.finish).slice(4);
+    return plan.late ? { text: `late: ready ${ready}`, wrong: true } : { text: `ready ${ready}` };
+  },
+  Page: dynamic(() => import("./Run").then((m) => m.Run)),
+  load: () => import("./Run"),
+} as const satisfies Station;
