@@ -26,9 +26,9 @@ export function mendingOf(
   const end = body.parts.find((p) => p.id === "end")!;
   const parts = repairs.flatMap((r, i) => r.parts.map((p, k): PartRecipe => {
     const own = { id: `mend-${i + 1}-${k + 1}`, name: p.name };
-    if (r.fault === "corner rotten") return { ...end, ...own, places: [end.places[0]!] };
+    if (p.as === "end") return { ...end, ...own, places: [end.places[0]!] };
     const at: [string, string, string] = ["0*mm", "0*mm", `${mm(box.depth)} + ${(i + k + 1) * 20}*mm`];
-    return { ...own, role: "strip", length: mm(p.l), width: mm(p.w), thickness: mm(p.t), features: [], places: [{ at, l: "+y", w: "-z", t: "+x" }] };
+    return { ...own, role: "strip", length: mm(p.l), width: mm(p.w), thickness: mm(p.t), features: p.as ? [{ name: "corner rabbet", kind: "rabbet", edge: "left", face: "far", across: mm(p.as.across), deep: mm(p.as.deep) }] : [], places: [{ at, l: "+y", w: "-z", t: "+x" }] };
   })); // prettier-ignore
   const assembly = repairs.map((r, i): StepRecipe => ({
     id: `mend-${i + 1}`,

@@ -47,6 +47,16 @@ test("five faults on a measured odd box end in parts that fit it, by the rules o
   expect(end!.cuts.join("; ")).toMatch(/13\/16.*7\/16|7\/16.*13\/16/);
   expect(end!.cuts.join("; ")).toMatch(/[Rr]est.*3\/8.*13\/16|[Rr]est.*13\/16.*3\/8/);
   expect(size(repairOf("corner rotten", box, { ...how, corner: "butt-ends-inside" }).parts[0]!)[0]).toBe(box.insideWidth); // prettier-ignore
+  // Rot of 1 1/2 along and 1 up wants a patch an inch larger each way, rabbeted as the end is; over a third of the end is a new end.
+  const rotten = (up: Length, along: Length) => repairOf("corner rotten", box, { ...how, rot: { up, along } });
+  const [patch] = rotten(inch(1), inch(1, 1, 2)).parts;
+  expect([patch!.name, ...size(patch!)]).toEqual(["patch", inch(2, 1, 2), inch(2), inch(0, 7, 8)]);
+  expect(patch!.cuts).toEqual(["rabbet 13/16 wide × 7/16 deep at its outer end, in the inside face"]);
+  for (const [up, along] of [[inch(2, 1, 4), inch(1)], [inch(1), inch(4, 1, 2)], [nm(0), nm(0)]] as const) expect(rotten(up, along).parts[0]!.name).toBe("new end"); // prettier-ignore
+  const letIn = workJob(
+    admit(mendingJob(mendingOf({ title: "Body" }, 3, [rotten(inch(1), inch(1, 1, 2))], box, how)!, "in")),
+  );
+  expect(cutList(letIn.lines).map((c) => [c.part.name, ...size(c.part.cut), c.part.features.map((f) => f.kind)])).toEqual([["patch", inch(2, 1, 2), inch(2), inch(0, 7, 8), ["rabbet"]]]); // prettier-ignore
   // The lip is what the rest leaves of the wall: 7/8 less 3/8, as high as the rest is deep.
   expect(size(repair("rest broken").parts[0]!)).toEqual([inch(14, 3, 4), inch(0, 13, 16), inch(0, 1, 2)]);
   // A frame's ear of 3/8 and 1/4 of bee space are 5/8: 13/16 is 3/16 too deep, at both ends.

@@ -27,6 +27,8 @@ export interface RepairPart {
   w: Length;
   t: Length;
   cuts: string[];
+  /** It is a whole end of the box; or it has a rabbet at its outer end. */
+  as?: "end" | { across: Length; deep: Length };
   /** How a size comes about. */
   working: string;
 }
@@ -90,8 +92,8 @@ export const bodyTo = (box: MeasuredBox, standardId: string, corner: Corner): Sh
   shapeOfLine({ item: "body", standard: "measured", size: "box", quantity: 1, options: measuredOptions(box, corner) }, { ...emptyJob("", "mm"), standards: [measuredStandard(box, standardId)] }); // prettier-ignore
 
 /** How a fault of a measured box is mended, to the rules of fit: what is cut fits the box as it is. `ear` is its frames' ears. */
-export function repairOf(fault: Fault, box: MeasuredBox, how: { standard: string; corner: Corner; ear: Length; units: Units }): Repair {
-  const { end, rest } = wallsOf(box);
+export function repairOf(fault: Fault, box: MeasuredBox, how: { standard: string; corner: Corner; ear: Length; units: Units; rot?: Rot | undefined }): Repair {
+  const { end, side, rest } = wallsOf(box);
   const say = (l: Length) => lengthText(l, how.units);
   const row = Math.max(2, Math.ceil(box.depth / inch(3)));
   switch (fault) {
@@ -100,12 +102,13 @@ export function repairOf(fault: Fault, box: MeasuredBox, how: { standard: string
     case "split":
       return { fault, method: ["work glue into the split from both faces and clamp it shut", "a screw across it, with a pilot hole, every 4 inches"], parts: [], buys: [{ unit: "of", what: "exterior screw, no. 8 × 2", quantity: Math.max(1, Math.ceil(box.outsideLength / inch(4)) - 2) }, { what: GLUE_NAME, unit: "g of", quantity: 5 }], minutes: 15, check: "no light through it, the edges flush", caution: GLUE };
     case "corner rotten": {
+      if (how.rot && isPatched(how.rot, box)) return patched(how.rot, { end, side }, how.corner, say);
       const part = bodyTo(box, how.standard, how.corner).parts.find((p) => p.id === "end")!;
       const cuts = featureCuts(part.features, how.units, part.sides).map(({ what, how: where }) => `${what}, ${where}`);
       return {
         fault,
         method: ["take the rotten end off: pull its nails, cut through screws that do not turn", "cut a new end to the box as it measures, not to the plan", "glue it, clamp the box square, fasten it with screws a size larger", "move the old mark over, or burn it in again"],
-        parts: [{ name: "new end", l: part.cut.l, w: part.cut.w, t: part.cut.t, cuts, working: `as wide outside as measured, ${say(box.outsideWidth)}; as deep, ${say(box.depth)}; as thick as the wall that comes off, (${say(box.outsideLength)} − ${say(box.insideLength)}) / 2 = ${say(end)}` }],
+        parts: [{ name: "new end", as: "end", l: part.cut.l, w: part.cut.w, t: part.cut.t, cuts, working: `as wide outside as measured, ${say(box.outsideWidth)}; as deep, ${say(box.depth)}; as thick as the wall that comes off, (${say(box.outsideLength)} − ${say(box.insideLength)}) / 2 = ${say(end)}` }],
         buys: [{ unit: "of", what: "exterior screw, no. 10 × 2", quantity: 2 * row }, { what: GLUE_NAME, unit: "g of", quantity: 10 }],
         minutes: 40,
         check: "both diagonals equal; a frame hangs, slides and drops free",
@@ -140,6 +143,33 @@ export function repairOf(fault: Fault, box: MeasuredBox, how: { standard: string
     case "warped":
       return { fault, method: ["open the worst corner, glue it", "clamp across the long diagonal until both diagonals are equal, and let it set so", "two screws a corner a size larger"], parts: [], buys: [{ unit: "of", what: "exterior screw, no. 10 × 2", quantity: 8 }, { what: GLUE_NAME, unit: "g of", quantity: 10 }], minutes: 25, check: "both diagonals equal, it stands on a flat table without rocking", caution: GLUE };
   }
+} // prettier-ignore
+
+/** How far rot reaches from a lower corner of an end: up, and along it. */
+export interface Rot {
+  up: Length;
+  along: Length;
+}
+
+/** Sound wood is taken with the rot all round; and what reaches further than a third of the end wants a new one. [trade] */
+const [SOUND, THIRD] = [inch(1), 3];
+const isPatched = ({ up, along }: Rot, box: MeasuredBox): boolean =>
+  up > 0 && along > 0 && up + SOUND <= box.depth / THIRD && along + SOUND <= box.outsideWidth / THIRD;
+
+/** A patch let into a lower corner, through the whole wall. */
+function patched({ up, along }: Rot, { end, side }: { end: Length; side: Length }, corner: Corner, say: (l: Length) => string): Repair {
+  const half = nm(Math.round(end / 2));
+  const rabbet = { across: side, deep: half };
+  const cuts = { "rabbet-ends": [`rabbet ${say(side)} wide × ${say(half)} deep at its outer end, in the inside face`], "butt-ends-inside": [], finger: ["fingers by hand, to those of the side"] }[corner];
+  return {
+    fault: "corner rotten",
+    method: ["mark the rot and an inch of sound wood round it, square", "saw and chisel it out through the wall, the upper edge sloped down and outwards: water then runs off the joint", "cut the patch to the hole, grain as the wall's, and slope its upper edge to it", "glue it in and clamp it; screws with pilot holes through the patch into sound wood and into the side"],
+    parts: [{ name: "patch", l: nm(along + SOUND), w: nm(up + SOUND), t: end, cuts, ...(corner === "rabbet-ends" ? { as: rabbet } : {}), working: `rot ${say(along)} along and ${say(up)} up, an inch of sound wood more each way; as thick as the wall, ${say(end)}` }],
+    buys: [{ unit: "of", what: "exterior screw, no. 8 × 2", quantity: 4 }, { unit: "g of", what: GLUE_NAME, quantity: 5 }],
+    minutes: 30,
+    check: "flush inside and outside, no light through it, both diagonals equal",
+    caution: `${SAW} ${GLUE}`,
+  };
 } // prettier-ignore
 
 /** What a new one costs and takes; money where the shop's rate and prices are known. */

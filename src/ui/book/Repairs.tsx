@@ -2,10 +2,11 @@
 import Link from "next/link";
 import { useMemo, useState } from "react";
 import type { Condition, Happening, KeptPiece } from "@/core/book/book";
-import { type AsNew, type Corner, CORNERS, type Repair, repairOf, worthIt } from "@/core/book/repair";
+import { type AsNew, type Corner, CORNERS, type Repair, repairOf, type Rot, worthIt } from "@/core/book/repair";
 import { lengthText } from "@/core/length/format";
-import type { Units } from "@/core/length/length";
+import { nm, type Units } from "@/core/length/length";
 import { askServer } from "@/ui/parts/askServer";
+import { LengthField } from "@/ui/parts/LengthField";
 import { PrintButton } from "@/ui/parts/PrintButton";
 import type { Measures } from "./Measures";
 
@@ -19,13 +20,14 @@ const CORNER_SAID: Record<Corner, string> = {
 export function Repairs({ piece, condition, measures, asNew, units, jobs, tell }: { piece: KeptPiece; condition: Condition; measures: Measures; asNew: AsNew; units: Units; jobs: { id: number; name: string }[]; tell(what: Happening["what"]): Promise<boolean> }) {
   const { box } = measures;
   const [corner, setCorner] = useState<Corner>(CORNERS.find((c) => piece.joint?.startsWith(CORNER_SAID[c].split(",")[0]!)) ?? "rabbet-ends");
+  const [rot, setRot] = useState<Rot>({ up: nm(0), along: nm(0) });
   const [repairs, problem] = useMemo((): [Repair[], string | null] => {
     try {
-      return [condition.faults.map((f) => repairOf(f, box, { standard: asNew.standard, corner, ear: asNew.ear, units })), null];
+      return [condition.faults.map((f) => repairOf(f, box, { standard: asNew.standard, corner, ear: asNew.ear, units, rot })), null];
     } catch (e) {
       return [[], (e as Error).message];
     }
-  }, [condition.faults, box, corner, asNew, units]);
+  }, [condition.faults, box, corner, rot, asNew, units]);
   const worth = worthIt(repairs, asNew.cost);
   const mended = async () => {
     if (measures.fresh.length > 0 && !(await tell({ do: "measured", sizes: measures.fresh }))) return;
@@ -39,7 +41,7 @@ export function Repairs({ piece, condition, measures, asNew, units, jobs, tell }
   const [refused, setRefused] = useState<string | null>(null);
   const plan = async () => {
     try {
-      setPlanned(await askServer(`/api/book/${piece.id}/mend`, { method: "POST", body: { box, corner, ...(into === 0 ? {} : { into }) } }));
+      setPlanned(await askServer(`/api/book/${piece.id}/mend`, { method: "POST", body: { box, corner, rot, ...(into === 0 ? {} : { into }) } }));
       setRefused(null);
     } catch (e) {
       setRefused((e as Error).message);
@@ -51,7 +53,7 @@ export function Repairs({ piece, condition, measures, asNew, units, jobs, tell }
         How it is mended
         <span className="ml-auto text-[.9rem] font-normal"><PrintButton /></span>
       </h2>
-      <p className="mt-2">
+      <p className="mt-2 flex flex-wrap items-baseline gap-x-5">
         <label className="whitespace-nowrap">
           corner{" "}
           <select className="field" aria-label="corner" value={corner} onChange={(e) => setCorner(e.target.value as Corner)}>
@@ -62,6 +64,16 @@ export function Repairs({ piece, condition, measures, asNew, units, jobs, tell }
             ))}
           </select>
         </label>
+        {condition.faults.includes("corner rotten") && (
+          <>
+            {(["up", "along"] as const).map((way) => (
+              <label key={way} className="whitespace-nowrap">
+                the rot reaches {way} <LengthField label={`the rot reaches ${way}`} value={rot[way]} units={units} usual={rot[way] === 0} onSettle={(l) => setRot({ ...rot, [way]: l })} className="w-20" />
+              </label>
+            ))}
+            <span className="text-[.9rem] text-soft">a patch where it is small; not measured, a new end</span>
+          </>
+        )}
       </p>
       {problem && <p role="alert" className="mt-2 border-l-4 border-madder pl-2 font-semibold">{problem}</p>}
       {repairs.map((r) => (

@@ -3,7 +3,7 @@ import { answer, NotFound, readBody, readPath } from "@/app/http";
 import { asNewOf } from "@/app/asNew";
 import { mendingJob, mendingOf } from "@/core/book/mending";
 import { CORNERS, type MeasuredBox, MEASURES, repairOf } from "@/core/book/repair";
-import { sizeSchema } from "@/core/length/schema";
+import { lengthSchema, sizeSchema } from "@/core/length/schema";
 import { JobFileError } from "@/core/problem/problem";
 import { admit } from "@/core/trial/trial";
 import { bookStore } from "@/store/book";
@@ -16,6 +16,8 @@ const body = z.strictObject({
   /** The box as it was measured. */
   box: z.strictObject(Object.fromEntries(MEASURES.map((m) => [m, sizeSchema]))),
   corner: z.enum(CORNERS),
+  /** How far rot reaches from a lower corner. */
+  rot: z.strictObject({ up: lengthSchema, along: lengthSchema }).optional(),
   /** A job that it becomes a line of; one of its own when not said. */
   into: z.number().int().min(1).optional(),
 });
@@ -24,14 +26,14 @@ const body = z.strictObject({
 export const POST = (request: Request, at: { params: Promise<Record<string, string>> }) =>
   answer(request, async () => {
     const { id } = await readPath(at, path);
-    const { box: measured, corner, into } = await readBody(request, body);
+    const { box: measured, corner, rot, into } = await readBody(request, body);
     const box = measured as MeasuredBox;
     const db = database();
     const found = bookStore(db).load(id);
     const asNew = found && asNewOf(found.piece, found.condition);
     if (!asNew) throw new NotFound("there is no such piece, or it is no box");
     const { units } = shopStore(db).load().shop;
-    const how = { standard: asNew.standard, corner, ear: asNew.ear, units };
+    const how = { standard: asNew.standard, corner, ear: asNew.ear, units, rot };
     const repairs = found.condition.faults.map((f) => repairOf(f, box, how));
     const mending = mendingOf(found.piece, id, repairs, box, how);
     if (!mending) throw new JobFileError([{ path: "faults", message: `read ${found.condition.faults.join(", ") || "none"}; nothing is cut for that` }]); // prettier-ignore
