@@ -7,7 +7,7 @@ import { allLayouts, layOut, layoutDocument } from "./layout";
 import { missingText } from "./missing";
 import type { Blank } from "./request";
 import { setUps } from "./setups";
-import { shownPoint, tradeOff } from "./tradeoff";
+import { leastTogether, shownPoint, tradeOff } from "./tradeoff";
 import { blank, board, request, saw, sheet } from "./tests/samples";
 import { verify } from "./tests/verify";
 
@@ -103,6 +103,10 @@ test.each([
         // At its price no other point is cheaper, set-ups charged (brute force over the points).
         expect(p.cost + p.price * p.setUps).toBeLessThanOrEqual(q.cost + p.price * q.setUps + 0.01 * Math.max(p.setUps, q.setUps)); // prettier-ignore
       }
+    // What is proposed at a price of a set-up costs least with it, by trying them all; the dearer a set-up the fewer.
+    const proposed = [0, 0.5, 2, 8, 1000].map((each) => ({ each, p: leastTogether(points, each)! }));
+    for (const { each, p } of proposed) expect(p.cost + p.setUps * each).toBeCloseTo(Math.min(...points.map((q) => q.cost + q.setUps * each)), 9); // prettier-ignore
+    expect(proposed.map(({ p }) => p.setUps)).toEqual(proposed.map(({ p }) => p.setUps).toSorted((a, b) => b - a));
     // Where a set-up is held to cost nothing, the cheapest is shown, and of those the one with fewest.
     expect(shownPoint(r)).toMatchObject({ cost: points[0]!.cost, setUps: points[0]!.setUps });
   },

@@ -56,3 +56,7 @@ export function tradeOff(result: LayoutResult): TradeOffPoint[] {
   }
   return hull.map((p, i) => ({ ...p, price: i === 0 ? 0 : Math.ceil(slope(hull[i - 1]!, p) * 100 + 1e-6) / 100 }));
 }
+
+/** The point that costs least with its set-ups, each of which costs so much. */
+export const leastTogether = (points: TradeOffPoint[], setUp: number): TradeOffPoint | undefined =>
+  points.toSorted((a, b) => a.cost + a.setUps * setUp - (b.cost + b.setUps * setUp) || a.setUps - b.setUps)[0];

@@ -4,6 +4,7 @@ import type { Length } from "@/core/length/length";
 import { type PartId, pieceKey } from "@/core/line/line";
 import { type SawStep, type SetUp, setUps } from "@/core/layout/setups";
 import type { LayoutResult } from "@/core/layout/layout";
+import type { Minutes } from "@/core/shop/shop";
 import { type Operation, operation } from "./operation";
 
 /** Minutes at the saw before there is evidence from the shop: starting guesses [mem]. */
@@ -37,6 +38,10 @@ const SAID: Record<SawStep, { name: string; check: string; of: string }> = {
 
 /** The kinds of operation at the saw, with the guess each begins with. */
 export const SAW_KINDS = (Object.keys(GUESS) as SawStep[]).map((step) => ({ kind: SAID[step].name, ...GUESS[step] }));
+
+/** Minutes one more set-up takes at the saw, as the shop says or as they are guessed: half are fences, half stops. */
+export const setUpMinutes = (said: Record<string, Minutes>): number =>
+  (["rip", "crosscut"] as const).reduce((sum, step) => sum + (said[SAID[step].name] ?? GUESS[step]).setup / 2, 0);
 
 const STATION: Partial<Record<SawStep, Station>> = { joint: "jointer", resaw: "band saw", plane: "planer" };
 

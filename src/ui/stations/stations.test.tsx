@@ -253,6 +253,16 @@ describe("Lay out, how to cut it and what it costs", () => {
     await type("A kept offcut is worth, % of its price", "40");
     await kept((job) => expect(job.workshop.weighing.offcut).toBe(0.4));
   });
+  test("a set-up is minutes, and minutes are money at the shop's rate: weighed at that when it is asked for", async () => {
+    const money = { currency: "GBP", rate: 24, overhead: 0, tax: 0 };
+    open(LayOut, { lines: [{ ...body, quantity: 23 }, { ...body, size: "shallow", quantity: 31 }, { ...body, size: "medium", quantity: 17 }], workshop: { ...emptyJob("", "in").workshop, money, minutes: { "Rip to width": { setup: 9, each: 1 } } } }); // prettier-ignore
+    // Nine minutes for a fence and five for a stop are seven; at 24 an hour 2.80.
+    const said = await screen.findByText(/A set-up is 7 minutes, £2.80 at your rate: with/);
+    expect(said.textContent).toMatch(/\d+ set-ups? wood and set-ups together are least, £[\d.]+ and £[\d.]+\./);
+    await user.click(button("weigh them at that"));
+    await kept((job) => expect(job.workshop.weighing.setUp).toBe(2.8));
+    expect(screen.queryByRole("button", { name: "weigh them at that" })).toBeNull();
+  });
   test("boards just added have no price: laid out as sparingly as any, and nothing is said in money", async () => {
     open(LayOut, { lines: [{ ...body, ...bare, quantity: 8 }], stock: [board({ price: 0 })] });
     await screen.findByRole("button", { name: "choose layout 1" });

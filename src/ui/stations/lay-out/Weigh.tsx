@@ -1,6 +1,7 @@
 "use client";
 import { lazy, Suspense } from "react";
-import { shownPoint, tradeOff } from "@/core/layout/tradeoff";
+import { leastTogether, shownPoint, tradeOff } from "@/core/layout/tradeoff";
+import { setUpMinutes } from "@/core/work/sawing";
 import { type LayoutResult, moneyOf } from "@/core/layout/layout";
 import { useDesk, useMoney } from "@/ui/desk/useDesk";
 import { NumberField } from "@/ui/parts/NumberField";
@@ -17,6 +18,11 @@ export function Weigh({ result }: { result: LayoutResult }) {
   const points = tradeOff(result);
   const shown = shownPoint(result);
   const weigh = (to: Partial<typeof weighing>) => act({ do: "workshop", to: { weighing: { ...weighing, ...to } } });
+  const { rate } = job.workshop.money;
+  const minutes = setUpMinutes(job.workshop.minutes);
+  // To the cent, as it is said.
+  const worth = rate === null ? 0 : Math.round((minutes * rate * 100) / 60) / 100;
+  const best = rate !== null && moneyOf(result) ? leastTogether(points, worth) : undefined;
   return (
     <section aria-label="Cost against set-ups">
       <h2 className="small-head mt-4">Cost against set-ups</h2>
@@ -47,6 +53,17 @@ export function Weigh({ result }: { result: LayoutResult }) {
       )}
       {points.length <= 1 && (
         <p className="text-[.93rem]">{count(shown.setUps, "set-up")}; no fewer were found for little more money.</p>
+      )}
+      {best && points.length > 1 && (
+        <p className="mt-1 text-[.93rem]">
+          A set-up is {minutes} minutes, {money(worth)} at your rate: with <b>{count(best.setUps, "set-up")}</b> wood
+          and set-ups together are least, {money(best.cost)} and {money(best.setUps * worth)}.
+          {weighing.setUp !== worth && (
+            <button className="quiet ml-2" onClick={() => weigh({ setUp: worth })}>
+              weigh them at that
+            </button>
+          )}
+        </p>
       )}
       <div className="mt-2 grid grid-cols-[1fr_auto] items-baseline gap-y-1">
         <span>One more set-up costs me</span>
