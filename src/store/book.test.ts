@@ -27,6 +27,10 @@ test("found by half a mark, or by words of what it is, whom it went to and what 
   const [one, two] = book.give(deep, 2, "BW", "key-0001");
   const old = book.keep({ ...deep, title: "Body, old cedar", wood: "cedar", mark: "H.M. 1984" }, "key-0002");
   expect(book.keep({ ...deep, title: "Body, old cedar", mark: "H.M. 1984" }, "key-0002").id).toBe(old.id);
+  // One that comes in with a mark of the shop's own is the one there is.
+  expect(() => book.keep({ ...deep, mark: "BW-27-0001" }, "key-0003")).toThrow(
+    /^mark: read BW-27-0001; that piece is in the Book/,
+  );
   const events = [happened(one!.id, "2027-04-01", { do: "out", to: "Moor stand" }), happened(two!.id, "2031-09-01", { do: "inspected", faults: ["rest broken"] })]; // prettier-ignore
   book.happened(events);
   // The answer was lost and it was sent again.

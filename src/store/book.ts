@@ -1,7 +1,7 @@
 import { conditionOf, type Condition, type Fault, type Happening, inOrder, type KeptPiece, type Listed, type Piece, pieceSchema, wordsOf } from "@/core/book/book"; // prettier-ignore
 import type { BookFile, BookPart } from "@/core/book/file";
 import { type Group, groupsOf, type LastingBy } from "@/core/book/lasting";
-import { markKey, markPattern, markText } from "@/core/book/mark";
+import { markKey, markPattern, markText, readGiven } from "@/core/book/mark";
 import { type DesignRecord, recordOf } from "@/core/book/record";
 import { JobFileError } from "@/core/problem/problem";
 import { ofDatabase } from "./database";
@@ -84,8 +84,12 @@ export const bookStore = ofDatabase((db) => {
         return put({ ...piece, mark: markText(code, year, number) }, `${key}/${i + 1}`, { code, year, number });
       });
     }),
-    /** Keeps a piece with the mark it has, or with none. */
-    keep: writing(db)((piece: Piece, key: string): KeptPiece => put(piece, key, null)),
+    /** Keeps a piece with the mark it has, or with none. @throws JobFileError where the shop gave that mark to a piece that is here */
+    keep: writing(db)((piece: Piece, key: string): KeptPiece => {
+      const has = piece.mark && readGiven(piece.mark) && !sql.byKey.get(key) ? sql.byMark.get(markKey(piece.mark), 1) : undefined; // prettier-ignore
+      if (has) throw new JobFileError([{ path: "mark", message: `read ${piece.mark!}; that piece is in the Book: find it by its mark` }]); // prettier-ignore
+      return put(piece, key, null);
+    }),
     /** Keeps what happened, all of it or nothing, each once. @throws JobFileError where there is no such piece */
     happened: writing(db)(tell),
     /** Keeps a picture of a piece, once. @throws JobFileError where it has too many */

@@ -3,15 +3,12 @@ import { answer, NotFound, readQuery } from "@/app/http";
 import { pieceLabelsPdf } from "@/exchange/pieceLabels";
 import { bookStore } from "@/store/book";
 import { database } from "@/store/database";
+import { shopStore } from "@/store/shop";
 
-const paper = z.enum(["A4", "Letter"]).catch("A4");
 const query = z.union([
-  z.object({
-    q: z.string().min(1, "wanted what the pieces are found by").max(200, "wanted at most 200 letters"),
-    paper,
-  }),
+  z.object({ q: z.string().min(1, "wanted what the pieces are found by").max(200, "wanted at most 200 letters") }),
   /** Those that were given their marks at once. */
-  z.object({ from: z.coerce.number().int().min(1), to: z.coerce.number().int().min(1), paper }),
+  z.object({ from: z.coerce.number().int().min(1), to: z.coerce.number().int().min(1) }),
 ]);
 /** So many have their labels printed at once. */
 const MOST = 2000;
@@ -24,6 +21,6 @@ export const GET = (request: Request) =>
     const all = "q" in asked ? store.find(asked.q, MOST) : store.between(asked.from, asked.to, MOST);
     const found = all.filter((p) => p.mark).toSorted((a, b) => a.mark!.localeCompare(b.mark!));
     if (found.length === 0) throw new NotFound("nothing in the Book is called so and has a mark");
-    const pdf = await pieceLabelsPdf(found, asked.paper);
+    const pdf = await pieceLabelsPdf(found, shopStore(database()).load().shop.workshop.paper);
     return new Response(new Uint8Array(pdf), { headers: { "content-type": "application/pdf", "content-disposition": 'inline; filename="labels.pdf"' } }); // prettier-ignore
   });
