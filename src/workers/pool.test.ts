@@ -10,7 +10,7 @@ import { dayStart } from "@/core/plan/calendar";
 import { broken, work } from "@/core/plan/tests/shop";
 import type { WholeAsk } from "@/core/plan/block";
 import { USUAL_WORKSHOP } from "@/core/shop/shop";
-import { askGains, askLayout, askMended, askPlan, askStanding, closePool } from "./pool";
+import { askGains, askLayout, askLayoutSoon, askMended, askPlan, askStanding, closePool } from "./pool";
 import { workerBuilt } from "./tests/built";
 
 beforeAll(workerBuilt);
@@ -62,6 +62,23 @@ test("cut short, the best so far is the answer, and it is whole; asked again it 
   const whole = await askLayout(big);
   expect(whole.cost).toBeLessThanOrEqual(early.cost + 1e-9);
 }, 240_000);
+
+test("a whole layout comes at once and better ones after it: none that is told is worse than the one before", async () => {
+  const enough = new AbortController();
+  const told: number[] = [];
+  const big = request(4000, 31);
+  const last = await askLayoutSoon(big, {
+    soFar: (best) => {
+      expect(best.missing).toEqual([]);
+      if (told.push(best.cost) > 1) enough.abort();
+    },
+    enough: enough.signal,
+  });
+  // The search of so many goes on for minutes: it was told of at once, and again after a while.
+  expect(told).toHaveLength(2);
+  const all = [...told, last.cost];
+  expect(all).toEqual(all.toSorted((a, b) => b - a));
+}, 60_000);
 
 test("a thickness that did not change is not solved again", async () => {
   const two = (quantity: number) => {

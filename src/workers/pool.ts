@@ -210,26 +210,24 @@ async function lay(
 export const askLayout = async (request: LayoutRequest, how: Asking = {}): Promise<LayoutResult> =>
   (await lay(request, how)).result;
 
-/** Nobody waits longer than this for something to buy and saw by, once there is a thread for it; ms. */
-const SOON = 2500;
+/** After so long on a thread there is something to buy and saw by; and a better one a little later; ms. */
+const [QUICK, SOON] = [100, 2500];
 
 /**
- * As `askLayout`, but what is best after a while is told (`soFar`) before a better one is looked for. In a crowd everybody gets
+ * As `askLayout`, but what is best at once, and then after a while, is told (`soFar`) before a better one is looked for. In a crowd everybody gets
  * what comes at once, then everybody what comes soon, and then the rest.
  */
 export async function askLayoutSoon(
   request: LayoutRequest,
   { soFar, ...how }: Asking & { soFar: (best: LayoutResult) => void },
 ): Promise<LayoutResult> {
-  const turnsOfIt: Asking[] = [{ within: SOON, yields: true }, { within: SOON, better: true }, { better: true }];
+  const turnsOfIt: Asking[] = [{ within: QUICK, yields: true }, { within: SOON, better: true }, { better: true }];
   let best: LayoutResult | undefined;
   for (const [n, turn] of turnsOfIt.entries()) {
     const { result, cut } = await lay(request, { ...how, ...turn });
     best = best ? betterOf(best, result) : result;
     if (!cut || how.enough?.aborted || result.proven || n === turnsOfIt.length - 1) break;
     soFar(best);
-    // What had its time is not given the same again.
-    if (n === 0 && cut === "time") turnsOfIt.splice(1, 1);
   }
   return best!;
 }
