@@ -42,11 +42,19 @@ export function PiecePage({ found: first, jobName, jobs, asNew, units, today }: 
   const [problem, setProblem] = useState<string | null>(null);
   const screen = useRef<string>(null);
   const { piece, happenings, condition } = found;
-  const tell = async (on: string, what: What): Promise<boolean> => {
+  /** Numbers of what was told, and of the last that is shown. */
+  const last = useRef({ told: 0, shown: 0 });
+  /** Keeps what happened under a number of its own, later than all before it; an answer that comes late does not take a later one back. */
+  const keep = async (path: string, body: (id: string) => object, patience?: number): Promise<boolean> => {
     screen.current ??= crypto.randomUUID();
-    const event: Happening = { id: `${screen.current}.${Date.now()}`, piece: piece.id, on, what };
+    const mine = Math.max(last.current.told + 1, Date.now());
+    last.current.told = mine;
     try {
-      setFound(await askServer<Found>("/api/book/happened", { method: "POST", body: { events: [event] } }));
+      const now = await askServer<Found>(path, { method: "POST", body: body(`${screen.current}.${mine}`), ...(patience ? { patience } : {}) });
+      if (mine > last.current.shown) {
+        last.current.shown = mine;
+        setFound(now);
+      }
       setProblem(null);
       return true;
     } catch (e) {
@@ -54,17 +62,8 @@ export function PiecePage({ found: first, jobName, jobs, asNew, units, today }: 
       return false;
     }
   };
-  const photograph = async (photo: string, on: string, note: string): Promise<boolean> => {
-    screen.current ??= crypto.randomUUID();
-    try {
-      setFound(await askServer<Found>(`/api/book/${piece.id}/photo`, { method: "POST", patience: 120_000, body: { id: `${screen.current}.${Date.now()}`, on, photo, ...(note ? { note } : {}) } }));
-      setProblem(null);
-      return true;
-    } catch (e) {
-      setProblem((e as Error).message);
-      return false;
-    }
-  };
+  const tell = (on: string, what: What) => keep("/api/book/happened", (id) => ({ events: [{ id, piece: piece.id, on, what }] }));
+  const photograph = (photo: string, on: string, note: string) => keep(`/api/book/${piece.id}/photo`, (id) => ({ id, on, photo, ...(note ? { note } : {}) }), 120_000);
   const isUnknown = piece.standard === "unknown";
   const standard = condition.known?.standard ?? (isUnknown ? null : piece.standard);
   const year = (day: string) => `${dayText(day)} ${day.slice(0, 4)}`;
