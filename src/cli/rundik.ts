@@ -77,7 +77,7 @@ const KEEPING: Record<string, (file: string) => Promise<unknown>> = {
     const done = await restore(file, databaseFile(), new Date().toISOString());
     return { restored: file, to: databaseFile(), ...done };
   },
-  // A Book of any size: the page takes no more than others can wait for.
+  // A Book too large for the page, which takes no more than others can wait for.
   "book-out": async (file) => {
     const { book, file: { bookText } } = await theBook(); // prettier-ignore
     const to = openSync(file, "wx");
