@@ -6,6 +6,7 @@ import { bodyOf, frameFor, frameOf } from "@/core/line/shapes";
 import { recipeFor } from "@/core/recipes";
 import { findStandard } from "@/core/standards";
 import { costsOf, makingOf, pricesOf } from "@/core/weigh/making";
+import { bookStore } from "@/store/book";
 import { catalogueStore } from "@/store/catalogue";
 import { database } from "@/store/database";
 import { shopStore } from "@/store/shop";
@@ -28,3 +29,9 @@ export function asNewOf(piece: KeptPiece, { known: found }: Condition): AsNew | 
   const box = Object.fromEntries(MEASURES.map((m) => [m, body[m]])) as MeasuredBox;
   return { box, cost, standard: known.standard, ear: frameOf(frameFor(worked.lines[0]!, worked.lines)).earThickness };
 } // prettier-ignore
+
+/** A piece as its page shows it: all that happened, how it stands, and what a new one like it would be. */
+export function pieceNow(id: number) {
+  const found = bookStore(database()).load(id);
+  return found && { ...found, asNew: asNewOf(found.piece, found.condition) };
+}

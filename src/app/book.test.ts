@@ -8,7 +8,7 @@ import { bookText, readBookFile } from "@/core/book/file";
 import { bookCsv, readBookCsv } from "@/exchange/bookCsv";
 import { pagesOf } from "@/exchange/tests/readBack";
 import { bookStore } from "@/store/book";
-import { openDatabase } from "@/store/database";
+import { database, openDatabase } from "@/store/database";
 import { isDeepStrictEqual } from "node:util";
 import sharp from "sharp";
 import { GET as brand } from "./api/book/[id]/brand/route";
@@ -95,6 +95,17 @@ test("a picture is kept with its piece, once, and comes back as it is kept; what
   expect(await sharp(Buffer.from(await back.arrayBuffer())).metadata()).toMatchObject({ width: 60, height: 40 });
   expect((await photo(get(), { params: Promise.resolve({ name: "a".repeat(64) }) })).status).toBe(404);
   expect((await photograph(post({ id: "ph.2", on: "2030-01-02", photo: file }), at("999999"))).status).toBe(404);
+});
+
+test("one that came in and is found to be of a standard is reckoned by that standard at once, and is nothing of what was made here", async () => {
+  const { pieces: [old] } = await said<{ pieces: KeptPiece[] }>(await pieces(post({ key: "key-came-01", keep: { title: "Old body", item: "body", standard: "unknown", size: "unknown", madeOn: "2020-01-01", measured: [] } }))); // prettier-ignore
+  const tell = async (n: number, what: Happening["what"]) => said<{ asNew: { standard: string; box: { depth: number } } }>(await happened(post({ events: [{ id: `cm.${n}`, piece: old!.id, on: "2030-01-02", what }] }))); // prettier-ignore
+  expect((await tell(1, { do: "scorched" })).asNew.standard).toBe("langstroth-10");
+  expect((await tell(2, { do: "known", item: "body", standard: "national", size: "brood" })).asNew.standard).toBe("national"); // prettier-ignore
+  const made = bookStore(database()).items().find((i) => i.item === "body")!.pieces; // prettier-ignore
+  const { marks } = bookStore(database()).record("body", "2040-01-01");
+  expect(marks.reduce((n, m) => n + m.pieces, 0)).toBe(made);
+  expect(bookStore(database()).count()).toBeGreaterThan(made);
 });
 
 test("mending becomes a line of a job of its own or of one there is, its end as wide as the box was measured; the search finds that job", async () => {

@@ -1,16 +1,9 @@
+import type { Elsewhere } from "@/core/book/book";
 import { stateOf } from "@/core/purchase/purchase";
 import { database } from "@/store/database";
 import { designStore } from "@/store/designs";
 import { jobStore } from "@/store/jobs";
 import { purchaseStore } from "@/store/purchases";
-
-/** Something that is no piece and is called so: what it is, what it is called, what is said of it, and where it is. */
-export interface Elsewhere {
-  kind: "job" | "design" | "order" | "note";
-  name: string;
-  said: string;
-  href: string;
-}
 
 /** So many of each kind; orders that have ended are looked through so far back. */
 const [EACH, ENDED] = [5, 500];

@@ -41,8 +41,8 @@ export const bookStore = ofDatabase((db) => {
     lastId: db.prepare<[], { id: number | null }>("SELECT max(id) AS id FROM piece"),
     some: db.prepare<[number, number, number], Row & { key: string; code: string | null; year: number | null; number: number | null }>("SELECT id, key, code, year, number, data FROM piece WHERE id > ? AND id <= ? ORDER BY id LIMIT ?"), // prettier-ignore
     someHappened: db.prepare<[string, number, number], Told & { of: string }>("SELECT happening.id, piece, piece.key AS 'of', on_day AS 'on', what FROM happening JOIN piece ON piece.id = happening.piece WHERE happening.id > ? AND piece <= ? ORDER BY happening.id LIMIT ?"), // prettier-ignore
-    ofItem: db.prepare<[string], { mark: number | null; wood: string | null; joint: string | null; finish: string | null; made_on: string; ageless: number | null; ended_on: string | null; ended_why: string | null; found: string; repairs: number; n: number }>("SELECT data ->> 'design' AS mark, data ->> 'wood' AS wood, data ->> 'joint' AS joint, data ->> 'finish' AS finish, made_on, data ->> 'ageless' AS ageless, ended_on, ended_why, found, repairs, count(*) AS n FROM piece WHERE data ->> 'item' = ? GROUP BY 1, 2, 3, 4, 5, 6, 7, 8, 9, 10"), // prettier-ignore
-    items: db.prepare<[], { item: string; pieces: number }>("SELECT data ->> 'item' AS item, count(*) AS pieces FROM piece GROUP BY 1 ORDER BY 2 DESC"), // prettier-ignore
+    ofItem: db.prepare<[string], { mark: number | null; wood: string | null; joint: string | null; finish: string | null; made_on: string; ageless: number | null; ended_on: string | null; ended_why: string | null; found: string; repairs: number; n: number }>("SELECT data ->> 'design' AS mark, data ->> 'wood' AS wood, data ->> 'joint' AS joint, data ->> 'finish' AS finish, made_on, data ->> 'ageless' AS ageless, ended_on, ended_why, found, repairs, count(*) AS n FROM piece WHERE data ->> 'item' = ? AND data ->> 'standard' <> 'unknown' GROUP BY 1, 2, 3, 4, 5, 6, 7, 8, 9, 10"), // prettier-ignore
+    items: db.prepare<[], { item: string; pieces: number }>("SELECT data ->> 'item' AS item, count(*) AS pieces FROM piece WHERE data ->> 'standard' <> 'unknown' GROUP BY 1 ORDER BY 2 DESC"), // prettier-ignore
     count: db.prepare<[], { n: number }>("SELECT count(*) AS n FROM piece"),
     putPhoto: db.prepare("INSERT OR IGNORE INTO photo (name, data) VALUES (?, ?)"),
     photo: db.prepare<[string], { data: Buffer }>("SELECT data FROM photo WHERE name = ?"),
@@ -152,7 +152,7 @@ export const bookStore = ofDatabase((db) => {
     marked: (job: number): Map<string, number> => new Map(sql.marked.all(job).map((m) => [m.item, m.n])),
     /** How long pieces lasted up to a day, by what they have in common. */
     lasted: (by: LastingBy, today: string): Group[] => groupsOf(sql.lasted.all(`$.${by}`).map((r) => ({ value: r.value ?? "not said", madeOn: r.made_on, ended: r.ended_on ? { on: r.ended_on, why: r.ended_why! } : null, n: r.n })), today), // prettier-ignore
-    /** How what was made by a design did up to a day: by its id, or by the item's that ships. */
+    /** How what was made by a design did up to a day: by its id, or by the item's that ships; what came in of no known make is none of it. */
     record: (item: string, today: string): DesignRecord => recordOf(sql.ofItem.all(item).map((r) => ({ mark: r.mark, wood: r.wood, joint: r.joint, finish: r.finish, madeOn: r.made_on, ageless: r.ageless === 1, ended: r.ended_on ? { on: r.ended_on, why: r.ended_why! } : null, found: JSON.parse(r.found) as [Fault, string][], repairs: r.repairs, n: r.n })), today), // prettier-ignore
     /** What there are pieces of, most first. */
     items: (): { item: string; pieces: number }[] => sql.items.all(),

@@ -85,6 +85,14 @@ export interface Listed extends KeptPiece {
   condition: Condition;
 }
 
+/** Something beside pieces that is called so: what it is, what it is called, what is said of it, and where it is. */
+export interface Elsewhere {
+  kind: "job" | "design" | "order" | "note";
+  name: string;
+  said: string;
+  href: string;
+}
+
 /** What happened in its order: by day, and what was told later of the same day after it. */
 export const inOrder = (happenings: Happening[]): Happening[] => happenings.toSorted((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : numberOf(a) - numberOf(b))); // prettier-ignore
 const numberOf = ({ id }: Happening) => Number(id.slice(screenOf(id).length + 1));

@@ -2,7 +2,7 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
-import type { KeptPiece, Listed } from "@/core/book/book";
+import type { Elsewhere, KeptPiece, Listed } from "@/core/book/book";
 import { askServer } from "@/ui/parts/askServer";
 import { DateField } from "@/ui/parts/DateField";
 import { Key } from "@/ui/parts/Key";
@@ -11,14 +11,6 @@ import { count as said, dayText } from "@/ui/parts/words";
 import { ShopTop } from "@/ui/top/ShopTop";
 import { markKey } from "@/core/book/mark";
 import { HowLong } from "./HowLong";
-
-/** What is called so and is no piece: its kind, its name, what is said of it, where it is. */
-interface Elsewhere {
-  kind: string;
-  name: string;
-  said: string;
-  href: string;
-}
 
 /** So many of the newest are shown before anything is asked. */
 const NEWEST = 10;

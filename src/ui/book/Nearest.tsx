@@ -20,6 +20,11 @@ export function Nearest({ measures, units, tell }: { measures: Measures; units: 
   const near = useMemo(() => nearest(measures.box).slice(0, SHOWN), [measures.box]);
   const first = near[0]!;
   const off = (n: (typeof near)[0]) => n.off.filter((o) => o.by !== 0).map((o) => `${SAID[o.of]} ${o.by > 0 ? "+" : "−"}${lengthWithUnit(toRule(Math.abs(o.by), units), units)}`).join(", ") || "the same";
+  /** What was typed goes with it: it is by that that it is one. */
+  const keep = async () => {
+    if (measures.fresh.length > 0 && !(await tell({ do: "measured", sizes: measures.fresh }))) return;
+    await tell({ do: "known", item: "body", standard: first.standard, size: first.size });
+  };
   return (
     <section aria-label="What it is" className="mt-6">
       <h2 className="border-b-2 border-ink text-[1.2rem] font-semibold">What it is</h2>
@@ -35,7 +40,7 @@ export function Nearest({ measures, units, tell }: { measures: Measures; units: 
         )}
         <span className="block text-[.93rem] text-soft">{off(first)}</span>
         {first.worst <= SAME && (
-          <button className="act no-print mt-1" onClick={() => void tell({ do: "known", item: "body", standard: first.standard, size: first.size })}>
+          <button className="act no-print mt-1" onClick={() => void keep()}>
             Keep it as one
           </button>
         )}

@@ -21,6 +21,8 @@ export interface Found {
   piece: KeptPiece;
   happenings: Happening[];
   condition: Condition;
+  /** A new one like it; null of what is no box. */
+  asNew: AsNew | null;
 }
 type What = Happening["what"];
 
@@ -37,11 +39,11 @@ const ACTS = [
 ] as const;
 
 /** One piece: what it is, how it stands, what happens next to it, and all that did. */
-export function PiecePage({ found: first, jobName, jobs, asNew, units, today }: { found: Found; jobName: string | null; jobs: { id: number; name: string }[]; asNew: AsNew | null; units: Units; today: string }) {
+export function PiecePage({ found: first, jobName, jobs, units, today }: { found: Found; jobName: string | null; jobs: { id: number; name: string }[]; units: Units; today: string }) {
   const [found, setFound] = useState(first);
   const [problem, setProblem] = useState<string | null>(null);
   const screen = useRef<string>(null);
-  const { piece, happenings, condition } = found;
+  const { piece, happenings, condition, asNew } = found;
   /** Numbers of what was told, and of the last that is shown. */
   const last = useRef({ told: 0, shown: 0 });
   /** Keeps what happened under a number of its own, later than all before it; an answer that comes late does not take a later one back. */

@@ -56,7 +56,7 @@ export function RecordPage({ item, name, marks: first, record }: { item: string;
         </h1>
         {record.next && (
           <p className="mt-2 border-l-8 border-spruce pl-4 text-[1.13rem]">
-            {newest ? `Of mark ${markName(record.next.mark ?? 0)} most` : "Most"} fail of <b>{record.next.fault}</b>, {count(record.next.pieces, "piece")}. To try next: {record.next.try}.
+            {record.next.mark === null ? "Most" : `Of mark ${markName(record.next.mark)} most`} fail of <b>{record.next.fault}</b>, {count(record.next.pieces, "piece")}. To try next: {record.next.try}.
           </p>
         )}
         <section aria-label="Marks" className="mt-4">

@@ -103,9 +103,9 @@ test("a piece: what it is, how it stands, and what happens next is written down 
   const happenings: Happening[] = [{ id: "a.1", piece: 7, on: "2029-10-02", what: { do: "inspected", faults: ["rest broken", "corner rotten"] } }]; // prettier-ignore
   answers = (_, body) => {
     const all = [...happenings, ...body!.events!];
-    return { piece, happenings: all.toReversed(), condition: conditionOf(all) };
+    return { piece, happenings: all.toReversed(), condition: conditionOf(all), asNew };
   };
-  render(<PiecePage found={{ piece, happenings, condition: conditionOf(happenings) }} jobName="Forty deeps" jobs={[]} asNew={asNew} units="in" today="2030-01-15" />); // prettier-ignore
+  render(<PiecePage found={{ piece, happenings, condition: conditionOf(happenings), asNew }} jobName="Forty deeps" jobs={[]} units="in" today="2030-01-15" />); // prettier-ignore
   expect(screen.getByText("Forty deeps").getAttribute("href")).toBe("/jobs/3/shape");
   expect(screen.getByText('Measured: depth 9 5/8"')).toBeTruthy();
   // What is broken is to be repaired first, and nothing is written down that says nothing.
@@ -142,8 +142,8 @@ test("a box that came in is measured, and told what it is, how that one's frames
     measured: [],
   };
   const all: Happening[] = [];
-  answers = (_, body) => ({ piece: old, happenings: body!.events!, condition: conditionOf(body!.events!) });
-  render(<PiecePage found={{ piece: old, happenings: all, condition: conditionOf(all) }} jobName={null} jobs={[]} asNew={asNew} units="in" today="2030-01-15" />); // prettier-ignore
+  answers = (_, body) => ({ piece: old, happenings: body!.events!, condition: conditionOf(body!.events!), asNew });
+  render(<PiecePage found={{ piece: old, happenings: all, condition: conditionOf(all), asNew }} jobName={null} jobs={[]} units="in" today="2030-01-15" />); // prettier-ignore
   const what = within(screen.getByRole("region", { name: "What it is" }));
   const measures = within(screen.getByRole("region", { name: "What it measures" }));
   expect(what.getByText("Langstroth 10, deep")).toBeTruthy();
@@ -168,8 +168,9 @@ test("a picture is sent as it is with its day and its word; what one that came i
     piece: old,
     happenings: body!.events ?? shown,
     condition: conditionOf(body!.events ?? shown),
+    asNew,
   });
-  render(<PiecePage found={{ piece: old, happenings: [], condition: conditionOf([]) }} jobName={null} jobs={[]} asNew={asNew} units="in" today="2030-01-15" />); // prettier-ignore
+  render(<PiecePage found={{ piece: old, happenings: [], condition: conditionOf([]), asNew }} jobName={null} jobs={[]} units="in" today="2030-01-15" />); // prettier-ignore
   fireEvent.change(screen.getByLabelText("what it shows"), { target: { value: "left corner" } });
   fireEvent.change(screen.getByLabelText("Choose or take a picture"), { target: { files: [new File(["picture"], "a.jpg", { type: "image/jpeg" })] } }); // prettier-ignore
   await settle();

@@ -2,10 +2,9 @@ import { randomUUID } from "node:crypto";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { z } from "zod";
-import { asNewOf } from "@/app/asNew";
+import { pieceNow } from "@/app/asNew";
 import { fromKept } from "@/app/kept";
 import { today } from "@/app/today";
-import { bookStore } from "@/store/book";
 import { database } from "@/store/database";
 import { jobStore } from "@/store/jobs";
 import { shopStore } from "@/store/shop";
@@ -20,12 +19,11 @@ const Page = (props: { params: Promise<{ id: string }> }) =>
   fromKept(async () => {
     const read = id.safeParse((await props.params).id);
     const db = database();
-    const found = read.success ? bookStore(db).load(read.data) : undefined;
+    const found = read.success ? pieceNow(read.data) : undefined;
     if (!found) notFound();
     const jobs = jobStore(db).list().map(({ id, name }) => ({ id, name })); // prettier-ignore
     const job = jobs.find((j) => j.id === found.piece.job);
     const visit = randomUUID();
-    const asNew = asNewOf(found.piece, found.condition);
     return (
       <>
         <Fresh visit={visit} />
@@ -33,7 +31,6 @@ const Page = (props: { params: Promise<{ id: string }> }) =>
           key={visit}
           found={found}
           jobName={job?.name ?? null}
-          asNew={asNew}
           jobs={jobs}
           units={shopStore(db).load().shop.units}
           today={today()}

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { pieceNow } from "@/app/asNew";
 import { answer, readBody } from "@/app/http";
 import { happeningSchema } from "@/core/book/book";
 import { bookStore } from "@/store/book";
@@ -10,7 +11,6 @@ const body = z.strictObject({ events: z.array(happeningSchema).min(1).max(500) }
 export const POST = (request: Request) =>
   answer(request, async () => {
     const { events } = await readBody(request, body);
-    const store = bookStore(database());
-    store.happened(events);
-    return Response.json(store.load(events[0]!.piece));
+    bookStore(database()).happened(events);
+    return Response.json(pieceNow(events[0]!.piece));
   });

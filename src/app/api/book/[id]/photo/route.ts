@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { pieceNow } from "@/app/asNew";
 import { answer, NotFound, readBody, readPath } from "@/app/http";
 import { happeningSchema } from "@/core/book/book";
 import { photoOf } from "@/exchange/photo";
@@ -24,5 +25,5 @@ export const POST = (request: Request, at: { params: Promise<Record<string, stri
     const store = bookStore(database());
     if (!store.load(piece)) throw new NotFound("there is no such piece");
     store.photographed(await photoOf(Buffer.from(photo, "base64")), { id, on, piece, ...(note ? { note } : {}) });
-    return Response.json(store.load(piece));
+    return Response.json(pieceNow(piece));
   });
