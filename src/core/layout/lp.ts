@@ -31,4 +31,22 @@ export interface LpSolution {
  * Solves a model; undefined when it has no solution. A search over whole numbers that ended before it found one answers
  * with no values, and is not optimal.
  */
-export type LpSolver = (model: LpModel) => LpSolution | undefined;
+export interface LpSolver {
+  (model: LpModel): LpSolution | undefined;
+  /** Keeps a programme without whole numbers at hand, so that the next solution starts from the last; one that cannot is asked anew. */
+  open?(model: LpModel): OpenProgramme;
+}
+
+export interface OpenProgramme {
+  solve(): LpSolution | undefined;
+  /** Adds columns after those there are. */
+  add(columns: LpModel["columns"]): void;
+  close(): void;
+}
+
+/** A programme that columns can be added to, of any solver. */
+export function openWith(lp: LpSolver, model: LpModel): OpenProgramme {
+  if (lp.open) return lp.open(model);
+  const columns = [...model.columns];
+  return { solve: () => lp({ ...model, columns }), add: (more) => void columns.push(...more), close: () => undefined };
+}

@@ -6,7 +6,7 @@ import { type LayoutResult, STYLES } from "./layout";
  * `money` writes an amount.
  */
 export function reasonsText(result: LayoutResult, group: GroupLayout, money: (n: number) => string): string[] {
-  const { size, fractions, tried } = group.reasons;
+  const { size, fractions, counts, tried } = group.reasons;
   const pinned = group.layouts.reduce(
     (n, l) => n + (l.pin === undefined ? 0 : l.repeat * result.request.stock[l.stock]!.price),
     0,
@@ -20,6 +20,10 @@ export function reasonsText(result: LayoutResult, group: GroupLayout, money: (n:
   else
     steps.push(
       `If fractions of a board could be bought, the cheapest mix of all ways of ${STYLES[group.boundStyle]} would cost ${money(fractions)}. Boards come whole.`,
+    );
+  if (counts !== undefined)
+    steps.push(
+      `With whole numbers of each kind of board, the ways to cut them still mixed in fractions, nothing costs less than ${money(counts)}.`,
     );
   if (tried)
     steps.push(

@@ -1,10 +1,10 @@
 import type { LpSolver } from "../lp";
 import { byCuts, type Row, type WholeProgramme } from "./gomory";
-import type { CutStock, Supply, Used } from "./problem";
-import { leastValue, type MasterAnswer, wholeModelOf } from "./master";
+import { added, type CutStock, type Rest, type Supply, type Used } from "./problem";
+import { leastValue, type MasterAnswer, modelOf, wholeModelOf } from "./master";
 import type { Near } from "./nearby";
 import type { Pricer } from "./pricing";
-import { covers, type Rest } from "./primal";
+import { covers } from "./primal";
 
 /**
  * Closing the gap by enumeration: every column that can be part of a cutting for the target is written down, and the whole-number
@@ -21,6 +21,8 @@ const FEW = 300;
 const MOST_SETTLED = 2000;
 /** More than this are not gone through. */
 const MOST_FOUND = 5000;
+/** So many are cut down in a moment. */
+const FEW_SOON = 40;
 /** Nodes a search for one may branch into: the cuts at its root do nearly all the work. */
 const NODES = 100;
 
@@ -34,6 +36,8 @@ export interface Settling {
   going(): boolean;
   /** Or only look for a cutting. */
   prove: boolean;
+  /** Look no longer than a moment. */
+  soon?: boolean;
 }
 
 /** What is known of the target now. */
@@ -55,12 +59,13 @@ export interface Settled {
  * there are too many even so.
  */
 export function settle(
-  { stock, pricer, lp, going, prove }: Settling,
-  { left, supply }: Rest,
+  { stock, pricer, lp, going, prove, soon }: Settling,
+  rest: Rest,
   { proof }: MasterAnswer,
   target: number,
 ): Settled | undefined {
-  const least = leastValue(stock, left, supply, proof, target);
+  const { left, supply } = rest;
+  const least = leastValue(stock, rest, proof, target);
   const near = (among: boolean[]): Near[] | undefined => {
     const all: Near[] = [];
     for (const s of stock.keys()) {
@@ -88,11 +93,44 @@ export function settle(
     if (!solved || solved.objective > target + 1e-6) return { vain: !solved || solved.optimal };
     return { chosen: chosenOf(patterns, solved.values), vain: false };
   };
+  /** With the whole boards of the relaxed answer fixed, so that few are left to search. */
+  const lookRound = (patterns: Near[], among: boolean[]): Chosen | undefined => {
+    const wanted = left.map((n, i) => (among[i] ? n : 0));
+    const relaxed = lp(modelOf(patterns, stock, wanted, supply));
+    if (!relaxed) return undefined;
+    const fixed = patterns.map((_, i) => Math.floor(relaxed.values[i]! + 1e-6));
+    const [open, stocks] = [[...wanted], [...supply]];
+    patterns.forEach((p, i) => {
+      p.gives.forEach((g, k) => (open[k] = Math.max(0, open[k]! - g * fixed[i]!)));
+      if (stocks[p.stock] !== null) stocks[p.stock]! -= fixed[i]!;
+    });
+    const paid = added(patterns.map((p, i) => fixed[i]! * stock[p.stock]!.price));
+    const solved = lp({
+      ...wholeModelOf(patterns, stock, open, stocks),
+      nodes: NODES,
+      target: target - paid + 1e-9,
+      going,
+    });
+    if (!solved || solved.objective > target - paid + 1e-6) return undefined;
+    return chosenOf(
+      patterns,
+      fixed.map((n, i) => n + Math.round(solved.values[i]!)),
+    );
+  };
   const cut = (chosen: Chosen): Used | undefined => {
     const used = chosen.map(({ near: n, repeat }) => ({ pattern: n.pattern(), repeat }));
     return covers(used, { left, supply }) ? used : undefined;
   };
   const settled = (patterns: Near[], among: boolean[]): { chosen?: Chosen } & Settled => {
+    if (soon) {
+      const round = lookRound(patterns, among);
+      const { chosen, least } = round
+        ? { chosen: round, least: 0 }
+        : patterns.length > FEW_SOON
+          ? { chosen: undefined, least: 0 }
+          : cutDown(patterns, among);
+      return { chosen, least, patterns: patterns.length, vain: false, used: chosen && cut(chosen) };
+    }
     // A cutting is sooner found among those of least reduced cost; where boards are alike, sooner than by cuts.
     const lists = patterns.length > FEW ? [patterns.slice(0, FEW), patterns] : [patterns];
     let chosen: Chosen | undefined;

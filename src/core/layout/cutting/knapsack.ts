@@ -12,8 +12,8 @@ export interface Thing {
   most: number;
   /** Cells, where cells are alike. */
   size: number;
-  /** For each place the place one of it leads back to, −1 for none; where places are the sums the sizes can make. */
-  back?: Int32Array;
+  /** For each place the place so many of it lead back to, −1 for none; where places are the sums the sizes can make. */
+  back?(times: number): Int32Array;
 }
 
 /** The lengths that matter along one axis. Every size is grown by a kerf, so that things side by side just add up. */
@@ -25,15 +25,20 @@ export interface Raster {
   thing(size: number, profit: number, most: number, bound: boolean): Thing;
 }
 
-/** Above so many cells the sums the sizes can make are counted instead; above so many sums sizes are rounded. */
+/** Above so many cells sizes are rounded, unless there are no more than so many sums the sizes can make. */
 const MOST_CELLS = 40_000;
 const MOST_SUMS = 12_000;
+/** Sums take the place of cells where they are fewer than this part of them: a step over sums takes longer. */
+const FEW_SUMS = 1 / 4;
+/** With fewer cells it is not worth counting the sums. */
+const FEW_CELLS = 500;
 
 /** The raster on which sizes lie, with how many of each there are. */
 export function rasterOf(sizes: { size: number; most: number }[], largest: number, kerf: number): Raster {
   const share = sizes.reduce((g, s) => gcd(g, s.size + kerf), 0) || 1;
   const cells = (largest + kerf) / share;
-  const sums = cells > MOST_CELLS ? sumsOf(sizes, largest, kerf) : undefined;
+  const worth = cells > MOST_CELLS ? MOST_SUMS : Math.floor(cells * FEW_SUMS);
+  const sums = cells > FEW_CELLS ? sumsOf(sizes, largest, kerf, worth) : undefined;
   if (sums) return rasterOfSums(sums, kerf);
   // What is long but few: still exact, if slower.
   const exact = cells <= 4 * MOST_CELLS;
@@ -49,15 +54,20 @@ export function rasterOf(sizes: { size: number; most: number }[], largest: numbe
   };
 }
 
-/** Every sum the sizes can make within the largest room, ascending; undefined when there are too many. */
-function sumsOf(sizes: { size: number; most: number }[], largest: number, kerf: number): Float64Array | undefined {
+/** Every sum the sizes can make within the largest room, ascending; undefined when there are more than `limit`. */
+function sumsOf(
+  sizes: { size: number; most: number }[],
+  largest: number,
+  kerf: number,
+  limit: number,
+): Float64Array | undefined {
   let sums = [0];
   for (const { size, most } of sizes) {
     const found = new Set(sums);
     for (const s of sums)
       for (let n = 1, at = s + size + kerf; n <= most && at <= largest + kerf; n++, at += size + kerf) {
         found.add(at);
-        if (found.size > MOST_SUMS) return undefined;
+        if (found.size > limit) return undefined;
       }
     sums = [...found];
   }
@@ -75,18 +85,23 @@ function rasterOfSums(sums: Float64Array, kerf: number): Raster {
     return low;
   };
   const backs = new Map<number, Int32Array>();
-  const backOf = (size: number) => {
-    let back = backs.get(size);
+  const backOf = (grown: number) => {
+    let back = backs.get(grown);
     if (!back) {
-      back = Int32Array.from(sums, (s) => (s < size + kerf ? -1 : lastWithin(s - size - kerf)));
-      backs.set(size, back);
+      back = Int32Array.from(sums, (s) => (s < grown ? -1 : lastWithin(s - grown)));
+      backs.set(grown, back);
     }
     return back;
   };
   return {
     exact: true,
     room: (s) => lastWithin(s + kerf),
-    thing: (size, profit, most) => ({ size: size + kerf, back: backOf(size), profit, most }),
+    thing: (size, profit, most) => ({
+      size: size + kerf,
+      back: (times) => backOf(times * (size + kerf)),
+      profit,
+      most,
+    }),
   };
 }
 
@@ -110,13 +125,19 @@ export interface Filled {
 export function fill(things: Thing[], room: number, row?: (k: number, values: Float64Array) => void): Filled {
   const values = new Float64Array(room + 1);
   const ends: number[] = [];
+  // Of these there are as many as fit: in the place of one that brings no more than so many of them, they do as well (dominance).
+  const free: Thing[] = [];
   // What each pass took: passes of a thing that is limited take 1, 2, 4 … of it at a time.
   const passes: Pass[][] = [];
   things.forEach((thing, k) => {
     const own: Pass[] = [];
-    const fits = thing.profit > 0 ? fitting(thing, room) : 0;
-    if (thing.back) takeSome(values, own, thing.back, thing.profit, Math.min(fits, thing.most));
-    else if (fits > 1 && thing.most >= fits) takeAny(values, own, thing.size, thing.profit);
+    const worth = thing.profit > 0 && !free.some((f) => Math.floor(thing.size / f.size) * f.profit >= thing.profit);
+    const fits = worth ? fitting(thing, room) : 0;
+    const isFree = fits > 0 && thing.most >= fits;
+    if (isFree) free.push(thing);
+    if (thing.back && isFree) takeAnySum(values, own, thing.back(1), thing.profit);
+    else if (thing.back) takeSums(values, own, thing, Math.min(fits, thing.most));
+    else if (isFree) takeAny(values, own, thing.size, thing.profit);
     else takeCells(values, own, thing.size, thing.profit, Math.min(fits, thing.most));
     passes.push(own);
     ends.push(values[room]!);
@@ -133,7 +154,7 @@ export function fill(things: Thing[], room: number, row?: (k: number, values: Fl
           counts[k]! += n;
           const { back, size } = things[k]!;
           if (!back) c -= n * size;
-          else for (let i = 0; i < n; i++) c = back[c]!;
+          else for (let i = took[c]!; i > 0; i--) c = back(times)[c]!;
         }
       return counts;
     },
@@ -157,8 +178,9 @@ export function nearBest(things: Thing[], room: number, least: number, limit: nu
   const taken: number[] = [];
   const counts = things.map(() => 0);
   let steps = 0;
-  const after = ({ back, size }: Thing, c: number) => (back ? back[c]! : c - size);
-  const opens = (k: number, c: number) => counts[k]! < things[k]!.most && after(things[k]!, c) >= 0;
+  const backs = things.map((t) => t.back?.(1));
+  const after = (k: number, c: number) => (backs[k] ? backs[k][c]! : c - things[k]!.size);
+  const opens = (k: number, c: number) => counts[k]! < things[k]!.most && after(k, c) >= 0;
   const walk = (last: number, c: number, profit: number): boolean => {
     if (found.length > limit || steps > STEPS * limit) return false;
     if (profit >= least && !things.some((_, k) => opens(k, c))) found.push({ taken: [...taken], profit });
@@ -166,7 +188,7 @@ export function nearBest(things: Thing[], room: number, least: number, limit: nu
       steps++;
       const thing = things[k]!;
       if (!opens(k, c)) continue;
-      const next = after(thing, c);
+      const next = after(k, c);
       if (profit + thing.profit + tables[k]![next]! < least) continue;
       counts[k]!++;
       taken.push(k);
@@ -192,8 +214,9 @@ interface Pass {
 /** How many of a thing alone fit in a room. */
 function fitting({ size, back }: Thing, room: number): number {
   if (!back) return size > 0 ? Math.floor(room / size) : 0;
+  const one = back(1);
   let n = 0;
-  for (let c = back[room]!; c >= 0; c = back[c]!) n++;
+  for (let c = one[room]!; c >= 0; c = one[c]!) n++;
   return n;
 }
 
@@ -226,20 +249,34 @@ function takeCells(values: Float64Array, passes: Pass[], size: number, profit: n
   }
 }
 
-/** The same over sums, by where each leads back to. */
-function takeSome(values: Float64Array, passes: Pass[], back: Int32Array, profit: number, most: number): void {
-  for (let left = most; left > 0; left--) {
+/** As many as fit, over sums: one pass upwards. */
+function takeAnySum(values: Float64Array, passes: Pass[], back: Int32Array, profit: number): void {
+  const took = new Uint16Array(values.length);
+  passes.push({ took, times: 1 });
+  for (let c = 1; c < values.length; c++) {
+    const before = back[c]!;
+    if (before < 0) continue;
+    const v = values[before]! + profit;
+    if (v > values[c]!) {
+      values[c] = v;
+      took[c] = took[before]! + 1;
+    }
+  }
+}
+
+/** At most so many, over sums: passes downwards that take 1, 2, 4 … at once. */
+function takeSums(values: Float64Array, passes: Pass[], { back, profit }: Thing, most: number): void {
+  for (let times = 1, left = most; left > 0; left -= times, times *= 2) {
+    const n = Math.min(times, left);
     const took = new Uint8Array(values.length);
-    let took1 = false;
-    for (let c = values.length - 1; c > 0 && back[c]! >= 0; c--) {
-      const v = values[back[c]!]! + profit;
+    const before = back!(n);
+    passes.push({ took, times: n });
+    for (let c = values.length - 1; c > 0 && before[c]! >= 0; c--) {
+      const v = values[before[c]!]! + n * profit;
       if (v > values[c]!) {
         values[c] = v;
         took[c] = 1;
-        took1 = true;
       }
     }
-    if (!took1) return;
-    passes.push({ took, times: 1 });
   }
 }

@@ -1,5 +1,5 @@
-import type { LpModel, LpSolver } from "../lp";
-import { type CutStock, type Pattern, patternKey, type Supply } from "./problem";
+import { type LpModel, type LpSolver, openWith } from "../lp";
+import { type CutStock, type Pattern, patternKey, type Rest, type Supply } from "./problem";
 import type { Pricer } from "./pricing";
 import { clipped } from "./reshape";
 
@@ -55,7 +55,8 @@ export interface DualBound {
 export const fitsIn = (p: Pattern, left: number[]) => p.gives.every((n, i) => n <= left[i]!);
 
 /**
- * The relaxed programme over the patterns: every piece at least as often as it is wanted, no stock overdrawn. Where stock
+ * The relaxed programme over the patterns: every piece at least as often as it is wanted, no stock overdrawn, of each stock as many as
+ * it `needs`. Where stock
  * is limited a piece may also be missed, at a price no cutting asks, so that the programme always has an answer.
  */
 export function modelOf(
@@ -63,29 +64,61 @@ export function modelOf(
   stock: CutStock[],
   left: number[],
   supply: Supply,
+  needs: number[] = [],
 ): LpModel {
-  const limited = supply.flatMap((n, s) => (n === null ? [] : [{ s, n }]));
+  const counted = countedOf(supply, needs);
+  const limited = counted.filter((c) => c.sense === "<=");
   const row = left.map((n, i) => (n > 0 ? i : -1)).filter((i) => i >= 0);
-  const at = new Map(row.map((piece, r) => [piece, r]));
   const missing = limited.length > 0 ? 10 * Math.max(...stock.map((s) => s.price)) + 1 : undefined;
   return {
     rows: [
       ...row.map((i) => ({ sense: ">=" as const, rhs: left[i]! })),
-      ...limited.map(({ n }) => ({ sense: "<=" as const, rhs: n })),
+      ...counted.map(({ sense, n }) => ({ sense, rhs: n })),
     ],
     columns: [
-      ...patterns.map((p) => {
-        const entries = p.gives.flatMap((n, i): [number, number][] => (n > 0 && at.has(i) ? [[at.get(i)!, n]] : []));
-        const charge = limited.findIndex(({ s }) => s === p.stock);
-        return {
-          cost: stock[p.stock]!.price,
-          entries: charge < 0 ? entries : [...entries, [row.length + charge, 1] as [number, number]],
-        };
-      }),
+      ...columnsOf(patterns, stock, left, supply, needs),
       ...(missing === undefined ? [] : row.map((_, r) => ({ cost: missing, entries: [[r, 1]] as [number, number][] }))),
     ],
   };
 }
+
+/** A column of `modelOf` for each pattern. */
+function columnsOf(
+  patterns: Pick<Pattern, "stock" | "gives">[],
+  stock: CutStock[],
+  left: number[],
+  supply: Supply,
+  needs: number[],
+): LpModel["columns"] {
+  let rows = 0;
+  const rowOf = left.map((n) => (n > 0 ? rows++ : -1));
+  const ofStock = stock.map((_, k) =>
+    countedOf(supply, needs).flatMap(({ s }, r): [number, number][] => (s === k ? [[rows + r, 1]] : [])),
+  );
+  return patterns.map((p) => {
+    const entries: [number, number][] = [];
+    for (const [i, n] of givenBy(p.gives)) if (rowOf[i]! >= 0) entries.push([rowOf[i]!, n]);
+    return { cost: stock[p.stock]!.price, entries: [...entries, ...ofStock[p.stock]!] };
+  });
+}
+
+/** What a pattern gives, piece by piece, without those it does not: a programme is written from it hundreds of times. */
+const given = new WeakMap<number[], [piece: number, n: number][]>();
+function givenBy(gives: number[]): [piece: number, n: number][] {
+  let some = given.get(gives);
+  if (!some) {
+    some = gives.flatMap((n, i): [number, number][] => (n > 0 ? [[i, n]] : []));
+    given.set(gives, some);
+  }
+  return some;
+}
+
+/** The rows that count boards: no more of a stock than there are, and no fewer than it needs. */
+const countedOf = (supply: Supply, needs: number[]) =>
+  supply.flatMap((n, s) => [
+    ...(n === null ? [] : [{ s, n, sense: "<=" as const }]),
+    ...(needs[s] ? [{ s, n: needs[s], sense: ">=" as const }] : []),
+  ]);
 
 /**
  * The same in whole numbers. With several stocks, how many of each are used is a number of its own, which carries the
@@ -113,33 +146,51 @@ export function wholeModelOf(
   };
 }
 
-/** The duals of the last solution: of each piece in whole parts, and what each limited stock is charged. */
-function wholeDuals(of: number[], left: number[], supply: Supply): { duals: number[]; charge: number[] } {
+/** The duals of the last solution: of each piece in whole parts, and what each stock is charged: below nothing where more is needed. */
+function wholeDuals(of: number[], left: number[], supply: Supply, needs: number[]) {
   let r = 0;
   const duals = left.map((n) => (n > 0 ? Math.max(0, Math.floor(of[r++]! * SCALE)) : 0));
-  const charge = supply.map((n) => (n === null ? 0 : Math.max(0, -of[r++]!)));
+  const charge = supply.map(() => 0);
+  for (const { s } of countedOf(supply, needs)) charge[s]! -= of[r++]!;
   return { duals, charge };
 }
 
 /**
- * A bound from any duals: scaled until no pattern of an unlimited stock has a value above its price, with limited stock
- * charged for what it gives above its price (linear-programming duality; Farley 1990). Whole numbers until the last
- * division.
+ * A bound from any duals: scaled until no pattern of an unlimited stock has a value above its price. Of a stock that is limited or
+ * needed, what its price is above or below that value counts for as many boards as it must or may be (linear-programming
+ * duality; Farley 1990). Whole numbers until the last division.
  */
-export function boundOf(stock: CutStock[], left: number[], supply: Supply, proof: DualBound): number {
+export function boundOf(
+  stock: CutStock[],
+  left: number[],
+  supply: Supply,
+  proof: DualBound,
+  needs: number[] = [],
+): number {
   const demand = left.reduce((sum, n, i) => sum + proof.duals[i]! * n, 0);
-  const { shrink, charge } = scaled(stock, supply, proof);
-  const charged = charge.reduce((sum, c, i) => sum + c * (supply[i] ?? 0), 0);
+  const { shrink, charge } = scaled(stock, supply, proof, needs);
+  const charged = charge.reduce((sum, c, i) => sum + c * (c > 0 ? supply[i]! : (needs[i] ?? 0)), 0);
   return Math.max(0, (demand * shrink - charged) / SCALE);
 }
 
-/** What the duals are multiplied by, and what each limited stock is charged above its price. */
-function scaled(stock: CutStock[], supply: Supply, { most }: DualBound): { shrink: number; charge: number[] } {
+/**
+ * What the duals are multiplied by, and what each stock is charged on top of its price: below nothing where so many are needed that
+ * even the best pattern is not worth it.
+ */
+function scaled(
+  stock: CutStock[],
+  supply: Supply,
+  { most }: DualBound,
+  needs: number[],
+): { shrink: number; charge: number[] } {
   const shrink = stock.reduce(
     (f, s, i) => (supply[i] === null && most[i]! > 0 ? Math.min(f, (s.price * SCALE) / most[i]!) : f),
     1,
   );
-  const charge = stock.map((s, i) => (supply[i] === null ? 0 : Math.max(0, most[i]! * shrink - s.price * SCALE)));
+  const charge = stock.map((s, i) => {
+    const above = most[i]! * shrink - s.price * SCALE;
+    return above > 0 ? (supply[i] === null ? 0 : above) : needs[i] ? above : 0;
+  });
   return { shrink, charge };
 }
 
@@ -149,13 +200,12 @@ function scaled(stock: CutStock[], supply: Supply, { most }: DualBound): { shrin
  */
 export function leastValue(
   stock: CutStock[],
-  left: number[],
-  supply: Supply,
+  { left, supply, needs = [] }: Rest,
   proof: DualBound,
   target: number,
 ): number[] {
-  const { shrink, charge } = scaled(stock, supply, proof);
-  const spare = Math.max(0, target - boundOf(stock, left, supply, proof)) * SCALE + 1;
+  const { shrink, charge } = scaled(stock, supply, proof, needs);
+  const spare = Math.max(0, target - boundOf(stock, left, supply, proof, needs)) * SCALE + 1;
   return stock.map((s, i) => (s.price * SCALE + charge[i]! - spare) / shrink - 1);
 }
 
@@ -171,18 +221,33 @@ export function generateColumns(
   supply: Supply,
   pool: ColumnPool,
   lp: LpSolver,
-  how: { fitting?: boolean; rounds: number; going: () => boolean; enough?: (cost: number, bound: number) => boolean },
+  how: {
+    fitting?: boolean;
+    rounds: number;
+    going: () => boolean;
+    enough?: (cost: number, bound: number) => boolean;
+    needs?: number[];
+  },
 ): MasterAnswer | undefined {
+  const { needs = [] } = how;
   let bound = 0;
   let centre: DualBound | undefined;
-  let patterns = pool.patterns.filter((p) => !how.fitting || fitsIn(p, left));
+  const patterns = pool.patterns.filter((p) => !how.fitting || fitsIn(p, left));
+  const model = modelOf(patterns, stock, left, supply, needs);
+  const first = patterns.length;
+  const missed = model.columns.length - first;
+  const programme = openWith(lp, model);
   for (let round = 0; ; round++) {
-    const solved = lp(modelOf(patterns, stock, left, supply));
-    if (!solved) return undefined;
-    const { duals, charge } = wholeDuals(solved.duals, left, supply);
+    const solved = programme.solve();
+    if (!solved) {
+      programme.close();
+      return undefined;
+    }
+    const { duals, charge } = wholeDuals(solved.duals, left, supply, needs);
     const answer = () => ({
       patterns,
-      values: solved.values.slice(0, patterns.length),
+      // Columns that are added come after those of what is missed.
+      values: [...solved.values.slice(0, first), ...solved.values.slice(first + missed)],
       duals: duals.map((w) => w / SCALE),
       cost: solved.objective,
       bound,
@@ -212,15 +277,18 @@ export function generateColumns(
         }
       });
       const proof = { duals: at, most };
-      const here = boundOf(stock, left, supply, proof);
+      const here = boundOf(stock, left, supply, proof, needs);
       if (here > bound || !centre) {
         bound = here;
         centre = proof;
       }
       if (fresh.length > 0) break;
     }
-    if (fresh.length === 0 || round >= how.rounds || how.enough?.(solved.objective, bound) || !how.going())
+    if (fresh.length === 0 || round >= how.rounds || how.enough?.(solved.objective, bound) || !how.going()) {
+      programme.close();
       return answer();
-    patterns = [...patterns, ...fresh];
+    }
+    patterns.push(...fresh);
+    programme.add(columnsOf(fresh, stock, left, supply, needs));
   }
 }

@@ -119,16 +119,23 @@ function fitInto(plan: Plan, duals: number[], rest: number[]): Strip[] {
     const all = candidates(plan, duals, rest, false).filter((c) => c.size <= room && c.profit > 0);
     if (all.length === 0) break;
     const counts = setOfStrips(plan, all, false, room).counts();
-    // The strip that brings most for its width, as often as the pieces left allow.
+    // Those that bring most for their width first, as long as what is left fills them as it should.
     const dense = (k: number) => all[k]!.profit / all[k]!.size;
-    const k = counts.reduce((b, n, i) => (n > 0 && (b < 0 || dense(i) > dense(b)) ? i : b), -1);
-    if (k < 0) break;
-    const sections = fit(all[k]!.fillings(), rest);
-    const one = given([{ strips: [{ size: 0, count: 1, sections }] }], pieces.length);
-    const times = Math.min(counts[k]!, ...one.flatMap((n, i) => (n > 0 ? [Math.floor(rest[i]! / n)] : [])));
-    one.forEach((n, i) => (rest[i]! -= n * times));
-    strips.push({ size: all[k]!.size, count: times, sections });
-    room -= times * (all[k]!.size + kerf);
+    const chosen = counts.flatMap((n, k) => (n > 0 ? [k] : [])).sort((a, b) => dense(b) - dense(a));
+    if (chosen.length === 0) break;
+    for (const k of chosen) {
+      const full = all[k]!.fillings();
+      const sections = fit(full, rest);
+      const one = given([{ strips: [{ size: 0, count: 1, sections }] }], pieces.length);
+      const whole =
+        k === chosen[0] || (sections.length === full.length && sections.every((x, i) => x.count === full[i]!.count));
+      if (!whole) break;
+      const times = Math.min(counts[k]!, ...one.flatMap((n, i) => (n > 0 ? [Math.floor(rest[i]! / n)] : [])));
+      one.forEach((n, i) => (rest[i]! -= n * times));
+      strips.push({ size: all[k]!.size, count: times, sections });
+      room -= times * (all[k]!.size + kerf);
+      if (times < counts[k]!) break;
+    }
   }
   return strips;
 }

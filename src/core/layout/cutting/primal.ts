@@ -1,5 +1,5 @@
 import type { LpSolver } from "../lp";
-import { costOf, type CutStock, type Pattern, type Supply, type Used } from "./problem";
+import { costOf, type CutStock, type Pattern, type Rest, type Used } from "./problem";
 import type { Offer, Pricer } from "./pricing";
 import { type ColumnPool, generateColumns, type MasterAnswer, wholeModelOf } from "./master";
 
@@ -10,12 +10,6 @@ import { type ColumnPool, generateColumns, type MasterAnswer, wholeModelOf } fro
  * generates columns for what is left, fixes the pattern nearest to whole, and so on until nothing is left: a layout, and with the
  * bound a gap. The sequential heuristic needs no programme: it cuts the fullest board of what is left, again and again.
  */
-
-/** The pieces and the stock that are left, while a layout is built. */
-export interface Rest {
-  left: number[];
-  supply: Supply;
-}
 
 const isDone = (left: number[]) => left.every((n) => n === 0);
 
@@ -179,21 +173,36 @@ function randomOf(seed: number): () => number {
 }
 
 /** For each piece left and each stock a column of nothing else: with these whatever is left can be cut. */
-export function homogeneous(d: Pick<Diver, "stock" | "pricer">, { left, supply }: Rest): Pattern[] {
-  return left.flatMap((n, i) => {
-    if (n === 0) return [];
-    const only = left.map((m, k) => (k === i ? m : 0));
-    return d.stock.flatMap((_, s) => {
-      if (supply[s] === 0) return [];
-      const offer = d.pricer.fitting(
-        s,
-        only.map((m) => (m > 0 ? 1 : 0)),
-        only,
+export function homogeneous({ stock, pricer }: Pick<Diver, "stock" | "pricer">, { left, supply }: Rest): Pattern[] {
+  const of = (i: number, s: number, n: number) => {
+    const only = left.map((_, k) => (k === i ? n : 0));
+    const known = alone.get(pricer) ?? alone.set(pricer, new Map()).get(pricer)!;
+    const key = `${s} ${i} ${n}`;
+    if (!known.has(key))
+      known.set(
+        key,
+        pricer.fitting(
+          s,
+          only.map((m) => (m > 0 ? 1 : 0)),
+          only,
+        )?.pattern,
       );
-      return offer ? [offer.pattern] : [];
-    });
-  });
+    return known.get(key);
+  };
+  return left.flatMap((n, i) =>
+    n === 0
+      ? []
+      : stock.flatMap((_, s) => {
+          if (supply[s] === 0) return [];
+          // Of more than a board takes it is the same.
+          const most = of(i, s, MOST_ALONE)?.gives[i] ?? 0;
+          return most === 0 ? [] : (of(i, s, Math.min(n, most)) ?? []);
+        }),
+  );
 }
+/** Columns of one piece, by stock, piece and how many there are of it at most. */
+const alone = new WeakMap<Pricer, Map<string, Pattern | undefined>>();
+const MOST_ALONE = 1e6;
 
 /** The restricted master in whole numbers, over the columns of least reduced cost. Ends after so many nodes, not by the clock. */
 export function restrictedMaster(d: Diver, rest: Rest, root: MasterAnswer): void {

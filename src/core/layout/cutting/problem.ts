@@ -118,12 +118,21 @@ export function patternKey(p: Pattern): string {
 /** How many there are left of each stock; null is no limit. */
 export type Supply = (number | null)[];
 
+/** The pieces and the stock that are left, while a layout is built; of each stock at least what it `needs` has to be used. */
+export interface Rest {
+  left: number[];
+  supply: Supply;
+  needs?: number[];
+}
+
 /** How a bound came about; all in money, nothing rounded up to a sum of prices. */
 export interface Reasons {
   /** By size alone, whatever the cutting. */
   size: number;
   /** What the cheapest mix of patterns would cost if boards could be cut in fractions. */
   fractions?: number;
+  /** The least that whole numbers of each kind of board could cost, cut in fractions, where those of no less were tried in vain. */
+  counts?: number;
   /** All patterns that could be part of a cutting for so much, none of which together gives every piece. */
   tried?: { patterns: number; upTo: number };
 }

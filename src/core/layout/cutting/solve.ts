@@ -1,11 +1,12 @@
-import type { LpSolver } from "../lp";
+import { type LpModel, type LpSolver, openWith } from "../lp";
 import { leastOf } from "./bysize";
 import { barByBar } from "./completion";
+import { byCounts } from "./counts";
 import { settle } from "./enumeration";
 import { generateColumns, type MasterAnswer } from "./master";
-import { areaDuals, construct, dive, type Diver, homogeneous, type Rest, restrictedMaster } from "./primal";
+import { areaDuals, construct, dive, type Diver, homogeneous, restrictedMaster } from "./primal";
 import { type Pricer, pricerOf } from "./pricing";
-import { costOf, type CuttingProblem, type Reasons, type Style, type Used } from "./problem";
+import { costOf, type CuttingProblem, type Reasons, type Rest, type Style, type Used } from "./problem";
 import { merge, renamed, split, trimmed } from "./reshape";
 import { Solving, type Watcher } from "./solving";
 import { fewerPatterns, unbeaten } from "./tidy";
@@ -49,6 +50,8 @@ const POWERS = [1, 1.15, 1.5, 0.95, 2];
 /** Dives from the root end after so many, or so many programmes times their rows: a measure of work, not of time. */
 const DIVES = 12;
 const DIVE_WORK = { flat: 30_000, sheet: 1_500 };
+/** Dives for three stages, and cells filled by pricing after which those after the first end. */
+const HEAVY = { dives: 6, spent: 60e6 };
 /** Cells filled by pricing after which a search ends with what it has. */
 const MOST_SPENT = 2e9;
 /** How far from the bound to the incumbent the targets of an enumeration lie, one after another. */
@@ -191,13 +194,35 @@ class Search {
     return generateColumns(s.stock, pricer, s.rest.left, s.rest.supply, s.pool, this.lp!, { ...how, going });
   }
 
-  private raise(bound: number, tried?: Reasons["tried"]): void {
+  private raise(bound: number, by: { tried?: Reasons["tried"]; counts?: boolean } = {}): void {
     const { s } = this;
-    if (this.bounding && !tried) s.reasons.fractions = Math.max(bound, s.reasons.fractions ?? 0);
+    const isPlain = !by.tried && !by.counts;
+    if (this.bounding && isPlain) s.reasons.fractions = Math.max(bound, s.reasons.fractions ?? 0);
     this.target = Math.max(this.target, s.sums.up(bound));
     if (!this.bounding || this.target <= s.bound) return;
-    if (tried) s.reasons.tried = tried;
+    if (by.tried) s.reasons.tried = by.tried;
+    if (by.counts) s.reasons.counts = this.target;
     s.raise(this.target);
+  }
+
+  /** The solver, with what it does added up. */
+  private counted(lp: LpSolver): LpSolver {
+    const add = (model: LpModel) => (this.work += model.rows.length);
+    const solve = (model: LpModel) => {
+      add(model);
+      return lp(model);
+    };
+    const open = (model: LpModel) => {
+      const programme = openWith(lp, model);
+      return {
+        ...programme,
+        solve: () => {
+          add(model);
+          return programme.solve();
+        },
+      };
+    };
+    return Object.assign(solve, { open });
   }
 
   /** The gap is nothing, or too small to be worth looking further. */
@@ -207,16 +232,14 @@ class Search {
 
   private dives(root: MasterAnswer, lp: LpSolver): void {
     const { s, heavy, flat, several, bounding } = this;
+    let isFirst = true;
     const diver: Diver = {
       stock: s.stock,
       pieces: s.problem.pieces,
       pricer: this.pricer,
       pool: s.pool,
-      lp: (model) => {
-        this.work += model.rows.length;
-        return lp(model);
-      },
-      going: this.goOn,
+      lp: this.counted(lp),
+      going: () => this.goOn() && (!heavy || isFirst || this.pricer.spent() < HEAVY.spent),
       mayBeat: (cost) => !s.isWhole || s.sums.up(cost - 1e-7 * cost) < s.cost - 1e-9,
       buildEvery: heavy ? 6 : flat ? 1 : 3,
       consider: (used) => {
@@ -224,12 +247,23 @@ class Search {
         return s.reaches(this.target);
       },
     };
-    const most = bounding && !heavy ? DIVES : 1;
+    const most = bounding ? (heavy ? HEAVY.dives : DIVES) : 1;
     for (let i = 0; i < most && this.work < DIVE_WORK[flat ? "flat" : "sheet"] && this.goOn(); i++) {
       if (i > 0 ? this.isNear() : s.reaches(this.target)) return;
       dive(diver, s.rest, root, i);
+      isFirst = false;
       if (i === 1 && flat && !s.reaches(this.target)) s.consider(barByBar(s.problem, this.target) ?? []);
       if (i > 0 || !bounding || heavy || s.reaches(this.target)) continue;
+      if (several && s.isWhole && !this.isNear()) {
+        byCounts(diver, s.rest, root, {
+          sums: s.sums,
+          cost: () => s.cost,
+          raise: (bound) => this.raise(bound, { counts: true }),
+          isNear: () => this.isNear(),
+        });
+        // Bars are soon settled as a whole too.
+        if (!flat) return;
+      }
       if (several && !this.isNear()) restrictedMaster(diver, s.rest, root);
       if (this.settles(lp)) return;
       if (!several && !flat && !s.reaches(this.target)) restrictedMaster(diver, s.rest, root);
@@ -262,7 +296,7 @@ class Search {
       if (!settled) return false;
       const { used, least, patterns, vain } = settled;
       if (s.sums.up(least) > this.target + 1e-9)
-        this.raise(least, { patterns, upTo: s.sums.below(s.sums.up(least)) ?? 0 });
+        this.raise(least, { tried: { patterns, upTo: s.sums.below(s.sums.up(least)) ?? 0 } });
       if (used) s.consider(used);
       if (vain && upTo === most) return true;
       // What is not proven for so much is not for more.

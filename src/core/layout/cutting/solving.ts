@@ -1,7 +1,7 @@
 import { anyBound } from "./bysize";
 import { ColumnPool } from "./master";
-import { cheaper, covers, type Rest } from "./primal";
-import { costOf, type CuttingProblem, type CutStock, type Reasons, type Used } from "./problem";
+import { cheaper, covers } from "./primal";
+import { costOf, type CuttingProblem, type CutStock, type Reasons, type Rest, type Used } from "./problem";
 import { trimmed } from "./reshape";
 import { type Sums, sumsOf } from "./sums";
 

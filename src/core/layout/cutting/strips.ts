@@ -32,12 +32,12 @@ export function candidates(plan: Plan, duals: number[], left: number[], bound: b
   plan.meter.spent += room * plan.variants.reduce((n, v) => n + (left[v.piece]! > 0 ? 1 : 0), 0);
   const thing = (v: Variant): Thing => plan.along.thing(v.along, duals[v.piece]!, left[v.piece]!, bound);
   const blocks = plan.variants
-    .filter((v) => v.alone)
+    .filter((v) => v.alone && left[v.piece]! > 0)
     .map((v): Candidate => {
       const n = Math.min(left[v.piece]!, Math.floor((plan.roomAlong + kerf) / (v.along + kerf)));
       return { size: v.across, profit: n * duals[v.piece]!, fillings: () => slices(v, n) };
     });
-  const others = plan.variants.filter((v) => !v.alone);
+  const others = plan.variants.filter((v) => !v.alone && left[v.piece]! > 0 && duals[v.piece]! > 0);
   const open =
     style.stages === 3
       ? threeStage(plan, others, duals, left, bound)

@@ -1,7 +1,7 @@
 import type { LpSolver } from "../lp";
-import { costOf, type CutStock, type Used } from "./problem";
+import { costOf, type CutStock, type Rest, type Used } from "./problem";
 import { wholeModelOf } from "./master";
-import { covers, type Rest } from "./primal";
+import { covers } from "./primal";
 
 /**
  * Fewer patterns for the same pieces: each is a set-up and a chance to get it wrong.

@@ -1,0 +1,136 @@
+import { settle } from "./enumeration";
+import { generateColumns, type MasterAnswer } from "./master";
+import { dive, type Diver } from "./primal";
+import { added, type Rest, type Supply } from "./problem";
+import type { Sums } from "./sums";
+
+/**
+ * Branching on how many of each stock are cut: where boards have several prices, the relaxed programme mixes them in fractions.
+ *
+ * Boards at 14.20 and 8.60; relaxed, 30.4 and 21.2 of them cost 614. Either no more than 30 of the first are used, or 31 and more:
+ * each costs a little more than 614, and so on, until every count is whole, say 31 and 20 for 612.20 and a waste of half a
+ * board. Whether so many boards can be cut into every piece is then tried by dives that may use no others.
+ */
+
+/** So many of each stock at the least and at the most, and what no cutting within is cheaper than. */
+interface Node {
+  needs: number[];
+  supply: Supply;
+  bound: number;
+}
+
+/** Nodes gone into, and whole counts tried, before the search ends with what it has. */
+const MOST_NODES = 200;
+const MOST_TRIED = 12;
+/** As many nodes are gone into even where the gap is small: many a proof takes no more. */
+const FEW_NODES = 40;
+/** Dives for one set of counts; and for one whose boards leave less than this part of the cheapest to waste. */
+const DIVES = { most: 8, tight: 3 };
+const TIGHT = 0.05;
+/** Cells filled by pricing after which no further dive for one set of counts is begun. */
+const SPENT = 25e6;
+/** A count this near to a whole number is one. */
+const WHOLE = 1e-6;
+
+/** What the search is told of, and asks. */
+export interface Counting {
+  sums: Sums;
+  /** What a cutting has to be cheaper than. */
+  cost(): number;
+  raise(bound: number): void;
+  /** The gap is too small to be worth looking further. */
+  isNear(): boolean;
+}
+
+/**
+ * Branch and bound on the counts of each stock, least bound first. A bound holds whatever the solver answers, by the duals it is made
+ * of (`boundOf`); the counts it answers only say where to branch.
+ */
+export function byCounts(d: Diver, rest: Rest, root: MasterAnswer, { sums, cost, raise, isNear }: Counting): void {
+  let open: Node[] = [{ needs: rest.supply.map(() => 0), supply: rest.supply, bound: root.bound }];
+  // The least of what was tried in vain, and not shown to be impossible.
+  let unsettled = Infinity;
+  const isBeaten = (bound: number) => sums.up(bound) >= cost() - 1e-9;
+  for (let nodes = 0, tried = 0; nodes < MOST_NODES && d.going(); nodes++) {
+    open = open.filter((n) => !isBeaten(n.bound));
+    raise(Math.min(cost(), unsettled, ...open.map((n) => n.bound)));
+    if (open.length === 0 || (isNear() && (tried > 0 || nodes > FEW_NODES))) return;
+    const node = open.reduce((a, b) => (b.bound < a.bound ? b : a));
+    const answer = generateColumns(d.stock, d.pricer, rest.left, node.supply, d.pool, d.lp, {
+      rounds: 200,
+      going: d.going,
+      needs: node.needs,
+      enough: (_, bound) => isBeaten(bound),
+    });
+    // What could not be solved, or is not gone into, stays open: nothing is known of it but its bound.
+    if (!answer) return;
+    open = open.filter((n) => n !== node);
+    const bound = Math.max(node.bound, answer.bound);
+    if (isBeaten(bound)) continue;
+    const counts = countsOf(answer, node);
+    const at = counts.reduce((far, n, s) => (offWhole(n) > offWhole(counts[far]!) ? s : far), 0);
+    if (offWhole(counts[at]!) > WHOLE) {
+      open.push(
+        { ...node, bound, supply: node.supply.with(at, Math.floor(counts[at]!)) },
+        { ...node, bound, needs: node.needs.with(at, Math.ceil(counts[at]!)) },
+      );
+      continue;
+    }
+    const exact = counts.map(Math.round);
+    const price = added(exact.map((n, s) => n * d.stock[s]!.price));
+    // Whole, but with pieces missing: so many boards are too few.
+    if (price > bound - 1e-6) {
+      if (tried++ >= MOST_TRIED) {
+        open.push({ ...node, bound });
+        return;
+      }
+      if (!tryCounts(d, { left: rest.left, supply: exact }, price, cost)) unsettled = Math.min(unsettled, price);
+    }
+    // Its bound is that of any other counts too: only what is dearer is done with.
+    open.push(...around(exact, { ...node, bound }));
+  }
+}
+
+/** @returns true when a cutting with no more boards was found, or shown to be impossible */
+function tryCounts(d: Diver, within: Rest, price: number, cost: () => number): boolean {
+  const isFound = () => cost() <= price + 1e-9;
+  const relaxed = generateColumns(d.stock, d.pricer, within.left, within.supply, d.pool, d.lp, {
+    rounds: 200,
+    going: d.going,
+  });
+  if (!relaxed) return false;
+  const cheapest = Math.min(...d.stock.map((s) => s.price).filter((p) => p > 0));
+  const most = price - relaxed.cost < TIGHT * cheapest ? DIVES.tight : DIVES.most;
+  const before = d.pricer.spent();
+  for (let i = 0; i < most && (i < 2 || d.pricer.spent() - before < SPENT) && !isFound() && d.going(); i++)
+    dive(d, within, relaxed, i);
+  if (isFound() || !d.going()) return isFound();
+  const { stock, pricer, lp, going } = d;
+  const settled = settle({ stock, pricer, lp, going, prove: true, soon: true }, within, relaxed, price);
+  if (settled?.used) d.consider(settled.used);
+  return isFound() || (settled !== undefined && settled.least > price + 1e-9);
+}
+
+/** All counts of a node but these, in parts that do not overlap. */
+function around(exact: number[], { needs, supply, bound }: Node): Node[] {
+  return exact.flatMap((n, s): Node[] => {
+    const part: Node = {
+      bound,
+      needs: needs.map((m, k) => (k < s ? exact[k]! : m)),
+      supply: supply.map((m, k) => (k < s ? exact[k]! : m)),
+    };
+    return [
+      ...(n > needs[s]! ? [{ ...part, supply: part.supply.with(s, n - 1) }] : []),
+      ...(n < (supply[s] ?? Infinity) ? [{ ...part, needs: part.needs.with(s, n + 1) }] : []),
+    ];
+  });
+}
+
+/** How many of each stock the relaxed answer cuts; within the node, whatever the solver says. */
+function countsOf({ patterns, values }: MasterAnswer, { needs, supply }: Node): number[] {
+  const counts = supply.map(() => 0);
+  patterns.forEach((p, i) => (counts[p.stock]! += values[i]!));
+  return counts.map((n, s) => Math.min(supply[s] ?? Infinity, Math.max(needs[s]!, n)));
+}
+
+const offWhole = (n: number) => Math.abs(n - Math.round(n));
