@@ -27,8 +27,8 @@ import { Turns } from "./turns";
 
 /** Answers kept by what was asked, the least recently used dropped first: those of the jobs of a first page among them. */
 const KEPT = 256;
-/** At least two: one is always left for who asks next. */
-const THREADS = Math.max(2, availableParallelism());
+/** One more than the machine runs at once: it is left for who asks next, while better answers are looked for on the others. */
+const THREADS = availableParallelism() + 1;
 /** Layouts that may wait at once. */
 const MOST_WAITING = 64;
 /** A group that is not answered in so many ms is not answered at all: the search ends itself long before. */
@@ -161,6 +161,8 @@ interface Asking extends How<Progress> {
   waits?: (before: number) => void;
   /** It has a first answer and is after a better one. */
   better?: boolean;
+  /** Told of the layout with every thickness on its own, where some may yet do better together. */
+  apart?: (result: LayoutResult) => void;
 }
 
 /**
@@ -169,7 +171,7 @@ interface Asking extends How<Progress> {
  */
 async function lay(
   request: LayoutRequest,
-  { waits, better, ...how }: Asking,
+  { waits, better, apart: toldApart, ...how }: Asking,
 ): Promise<{ result: LayoutResult; cut?: Cut }> {
   const began = performance.now();
   const place = turns().enter((before) => waits?.(before), better ?? false);
@@ -199,6 +201,7 @@ async function lay(
     const shared = sharedParts(request, apart, answers);
     const took = () => (performance.now() - began) / 1000;
     const first = joined(request, apart, answers, took());
+    if (shared) toldApart?.(first);
     const result = shared ? betterOf(first, joined(request, shared, await askParts(shared), took())) : first;
     const cut = cuts.has("others") ? "others" : cuts.has("time") ? "time" : undefined;
     return { result, ...(cut ? { cut } : {}) };
@@ -211,7 +214,7 @@ export const askLayout = async (request: LayoutRequest, how: Asking = {}): Promi
   (await lay(request, how)).result;
 
 /** After so long on a thread there is something to buy and saw by; and a better one a little later; ms. */
-const [QUICK, SOON] = [100, 2500];
+const [QUICK, SOON] = [100, 4000];
 
 /**
  * As `askLayout`, but what is best at once, and then after a while, is told (`soFar`) before a better one is looked for. In a crowd everybody gets
@@ -221,7 +224,11 @@ export async function askLayoutSoon(
   request: LayoutRequest,
   { soFar, ...how }: Asking & { soFar: (best: LayoutResult) => void },
 ): Promise<LayoutResult> {
-  const turnsOfIt: Asking[] = [{ within: QUICK, yields: true }, { within: SOON, better: true }, { better: true }];
+  const turnsOfIt: Asking[] = [
+    { within: QUICK, yields: true, apart: soFar },
+    { within: SOON, better: true },
+    { better: true },
+  ];
   let best: LayoutResult | undefined;
   for (const [n, turn] of turnsOfIt.entries()) {
     const { result, cut } = await lay(request, { ...how, ...turn });

@@ -105,17 +105,21 @@ export function layGroup(request: GroupRequest, listener: Listener = {}, lp?: Lp
     settings: settings(used),
     cost: costOf(used, problem.stock),
   }));
+  // Of what the stock cannot give nothing is said: the bound is of what is laid out, as far as that is known.
+  const bound = answer.short.length > 0 ? Math.min(answer.bound, answer.cost) : answer.bound;
+  const count = answer.used.reduce((n, u) => n + u.repeat, 0);
+  const fewest = Math.max(
+    answer.fewest,
+    // With one kind of board, so much money is so many boards.
+    boards.length === 1 && typical > 1e-6 ? Math.ceil(bound / typical - 1e-6) : 0,
+  );
   return {
     layouts: answer.used.map(({ pattern, repeat }) => laid(pattern, repeat)),
     short: answer.short.map(({ piece, quantity }) => ({ lying: piece, quantity })),
     cost: answer.cost,
-    count: answer.used.reduce((n, u) => n + u.repeat, 0),
-    boundCost: answer.bound,
-    // With one kind of board, so much money is so many boards.
-    boundCount: Math.max(
-      answer.fewest,
-      boards.length === 1 && typical > 1e-6 ? Math.ceil(answer.bound / typical - 1e-6) : 0,
-    ),
+    count,
+    boundCost: bound,
+    boundCount: answer.short.length > 0 ? Math.min(fewest, count) : fewest,
     boundStyle: answer.boundStyle === "any" ? "any" : stages === 3 ? "three-stage" : "two-stage",
     reasons: answer.reasons,
     tradeOff,

@@ -11,6 +11,8 @@ export function reasonsText(result: LayoutResult, group: GroupLayout, money: (n:
     (n, l) => n + (l.pin === undefined ? 0 : l.repeat * result.request.stock[l.stock]!.price),
     0,
   );
+  if (group.short.length > 0)
+    return ["There are too few boards for every part, so nothing is said of the least they could cost."];
   const steps: string[] = [];
   if (pinned > 0) steps.push(`The pinned layouts cost ${money(pinned)}; what follows is of the rest.`);
   if (group.boundStyle === "any" || fractions === undefined)

@@ -12,7 +12,7 @@ import { STANDARDS } from "@/core/standards";
 import type { Design, MakersOwn } from "@/core/designs/design";
 import type { Standard } from "@/core/standards/standard";
 import { layoutRequest } from "@/core/job/ask";
-import { type Plan, planOf } from "@/core/plan/plan";
+import type { Plan } from "@/core/plan/plan";
 import type { Reading } from "@/core/judge/reading";
 import type { StoredJob } from "@/core/job/stored";
 import { dependsOn } from "@/core/job/collide";
@@ -25,6 +25,7 @@ import { mayMove, type Moves, movesBetween } from "./moves";
 import { type Keeping, useKeeping } from "./useKeeping";
 import { nextKey, screenName } from "./waiting";
 import { type LayoutState, useLayout } from "./useLayout";
+import { usePlan } from "./usePlan";
 
 /** What is lit: the same key lights the drawing, the part, the stick's mark and the finding; the working shows below. */
 export interface Lit {
@@ -306,7 +307,7 @@ export function useOpenJob(
   const layout = useLayout(useMemo(() => layoutRequest(settled), [settled]));
   const result = useDeferredValue(layout.fresh ? layout.result : undefined);
   const order = useMemo(() => result && orderOf(settled, result), [settled, result]);
-  const plan = useMemo(() => (result && settled.job.start ? planOf(settled, result) : undefined), [settled, result]);
+  const plan = usePlan(settled, result);
 
   const laid = useMemo(() => ({ layout, order, plan }), [layout, order, plan]);
   return { desk, laid };

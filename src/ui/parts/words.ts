@@ -9,9 +9,10 @@ export const clockDay = (minute: number) => dayText(new Date(minute * 60_000).to
 /** `08:30`, from a clock minute of the plan. */
 export const clockTime = (minute: number) => new Date(minute * 60_000).toISOString().slice(11, 16);
 
+const NUMBER = new Intl.NumberFormat("en-GB");
+
 /** `1 board`, `2 boards`. */
-export const count = (n: number, one: string, many = `${one}s`) =>
-  `${n.toLocaleString("en-GB")} ${n === 1 ? one : many}`;
+export const count = (n: number, one: string, many = `${one}s`) => `${NUMBER.format(n)} ${n === 1 ? one : many}`;
 
 /** A share as `0.13 %` or `12 %`: two figures that count, however small it is. */
 export const percent = (share: number) => `${Number((share * 100).toPrecision(2))} %`;

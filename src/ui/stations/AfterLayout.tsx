@@ -11,7 +11,9 @@ export const standsAt = ({ state, before, error }: LayoutState): string =>
       ? "The layout was stopped."
       : before
         ? `${count(before, "layout")} before this one …`
-        : "The layout is being worked out …";
+        : state === "done"
+          ? "They are; the plan is being worked out …"
+          : "The layout is being worked out …";
 
 /** Stands where something follows from the layout, until there is one; the next act where it needs somebody. */
 export function AfterLayout({ what }: { what: string }) {

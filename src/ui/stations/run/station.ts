@@ -7,8 +7,9 @@ export const run = {
   key: "5",
   name: "Run",
   waits: "layout",
-  state: (_desk, { plan }) => {
-    if (!plan) return { text: "no start day", wrong: true };
+  state: ({ job }, { plan }) => {
+    if (!job.start) return { text: "no start day", wrong: true };
+    if (!plan) return { text: "working …" };
     const ready = clockDay(plan.finish).slice(4);
     return plan.late ? { text: `late: ready ${ready}`, wrong: true } : { text: `ready ${ready}` };
   },
