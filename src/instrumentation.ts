@@ -5,6 +5,10 @@ export async function register(): Promise<void> {
   void watchDatabase().then((isSound) => {
     if (!isSound) return;
     // Asked of itself, as each page has its code to itself; also where there is no job yet. Where it does not answer here, the first visitor waits.
-    void fetch(`http://127.0.0.1:${process.env.PORT}/jobs/${newestJob() ?? 1}/shape`).catch(() => undefined);
+    const own = `http://127.0.0.1:${process.env.PORT}`;
+    void fetch(`${own}/jobs/${newestJob() ?? 1}/shape`)
+      // Then where the soonest jobs stand is worked out, before anybody asks.
+      .then(() => fetch(own))
+      .catch(() => undefined);
   });
 }
