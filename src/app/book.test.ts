@@ -128,7 +128,7 @@ test("mending becomes a line of a job of its own or of one there is, its end as 
   }
   expect((await ask({ into: 999_999 })).status).toBe(404);
   const broken = await ask({ box: { ...box, insideLength: inch(19, 7, 8) } });
-  expect([broken.status, (await said<{ error: string }>(broken)).error]).toEqual([400, expect.stringMatching(/^insideLength: read .*wanted 6 to 76 mm/)]); // prettier-ignore
+  expect([broken.status, (await said<{ error: string }>(broken)).error]).toEqual([400, expect.stringMatching(/^inside length: read 19 7\/8" .*wanted 1\/4" /)]); // prettier-ignore
   const { elsewhere } = await said<{ elsewhere: { kind: string; name: string; href: string }[] }>(await find(get("q=mending+md"))); // prettier-ignore
   expect(elsewhere.map((e) => [e.kind, e.name, e.href])).toEqual([["job", "Mending MD 7", `/jobs/${own.id}/shape`], ["job", "Winter repairs", `/jobs/${other.id}/shape`]]); // prettier-ignore
 });

@@ -10,7 +10,7 @@ import type { Shape } from "@/core/shape/shape";
 import { findStandard } from "@/core/standards";
 import { mem } from "@/core/standards/marks";
 import type { Standard } from "@/core/standards/standard";
-import type { Fault } from "./book";
+import { type Fault, measureText } from "./book";
 
 /** What is measured of a box before a part is cut for it, nm. */
 export const MEASURES = ["outsideLength", "outsideWidth", "insideLength", "insideWidth", "depth", "restToRest", "restDepth"] as const; // prettier-ignore
@@ -54,10 +54,17 @@ const GLUE = "Air the room; keep glue off skin and eyes. Follow the maker's inst
 export function wallsOf(box: MeasuredBox): { end: Length; side: Length; rest: Length } {
   const half = (out: Length, within: Length) => nm(Math.round((out - within) / 2));
   const walls = { end: half(box.outsideLength, box.insideLength), side: half(box.outsideWidth, box.insideWidth), rest: half(box.restToRest, box.insideLength) }; // prettier-ignore
-  const wrong = (path: string, message: string) => new JobFileError([{ path, message }]);
-  if (walls.end < inch(0, 1, 4) || walls.end > inch(3)) throw wrong("insideLength", `read ${lengthWithUnit(box.insideLength, "mm")} inside of ${lengthWithUnit(box.outsideLength, "mm")} outside: that is a wall of ${lengthWithUnit(walls.end, "mm")}; wanted 6 to 76 mm`); // prettier-ignore
-  if (walls.side < inch(0, 1, 4) || walls.side > inch(3)) throw wrong("insideWidth", `read ${lengthWithUnit(box.insideWidth, "mm")} inside of ${lengthWithUnit(box.outsideWidth, "mm")} outside: that is a wall of ${lengthWithUnit(walls.side, "mm")}; wanted 6 to 76 mm`); // prettier-ignore
-  if (walls.rest <= 0 || walls.rest >= walls.end) throw wrong("restToRest", `read ${lengthWithUnit(box.restToRest, "mm")}: the rest would be ${lengthWithUnit(walls.rest, "mm")} of a wall of ${lengthWithUnit(walls.end, "mm")}`); // prettier-ignore
+  /** In both, as it is not known here what the shop measures in. */
+  const both = (l: Length) => `${lengthWithUnit(l, "in")} (${lengthWithUnit(l, "mm")})`;
+  const wrong = (what: keyof MeasuredBox, message: string) => new JobFileError([{ path: measureText(what), message }]);
+  const [thin, thick] = [inch(0, 1, 4), inch(3)];
+  const wall = (what: "insideLength" | "insideWidth", out: Length, is: Length) => {
+    if (is < thin || is > thick)
+      throw wrong(what, `read ${both(box[what])} inside of ${both(out)} outside: that is a wall of ${both(is)}; wanted ${both(thin)} to ${both(thick)}`); // prettier-ignore
+  };
+  wall("insideLength", box.outsideLength, walls.end);
+  wall("insideWidth", box.outsideWidth, walls.side);
+  if (walls.rest <= 0 || walls.rest >= walls.end) throw wrong("restToRest", `read ${both(box.restToRest)}: the rest would be ${both(walls.rest)} of a wall of ${both(walls.end)}`); // prettier-ignore
   return walls;
 }
 

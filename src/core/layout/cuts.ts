@@ -24,6 +24,20 @@ export const AGAINST: Record<Cut["kind"], string> = {
 const kindOf = (order: Order, level: 1 | 2 | 3): "rip" | "crosscut" =>
   (order === "rip") === (level !== 2) ? "rip" : "crosscut";
 
+/**
+ * No layout of these pieces has fewer set-ups: each width wants its fence and each length its stop, of what may be turned at least
+ * one of either for each size nothing else has; and there is one pattern at the least.
+ */
+export function fewestSetUps(pieces: { length: number; width: number; turn: boolean }[]): number {
+  if (pieces.length === 0) return 0;
+  const fixed = pieces.filter((p) => !p.turn);
+  const fences = new Set(fixed.map((p) => p.width));
+  const stops = new Set(fixed.map((p) => p.length));
+  const others = pieces.filter((p) => p.turn).flatMap((p) => [p.length, p.width]);
+  const more = new Set(others.filter((s) => !fences.has(s) && !stops.has(s)));
+  return fences.size + stops.size + more.size + 1;
+}
+
 /** Every cut that a strip takes, with the pieces it frees. */
 export function cutsOfStrip(
   strip: LaidStrip,

@@ -3,7 +3,7 @@ import type { Saw } from "@/core/boards/saw";
 import type { BoardStock } from "@/core/boards/stock";
 import { costOf, type CuttingProblem, type Pattern, type Reasons, type Used } from "./cutting/problem";
 import { solveCutting } from "./cutting/solve";
-import { cutsOfStrip, settingsOf } from "./cuts";
+import { cutsOfStrip, fewestSetUps, settingsOf } from "./cuts";
 import type { LpSolver } from "./lp";
 import { type Layout } from "@/core/boards/laid";
 import { place } from "./place";
@@ -23,6 +23,8 @@ export interface GroupLayout {
   reasons: Reasons;
   /** Layouts none of which another beats in both cost and set-ups: what fewer of those would cost. */
   tradeOff: { patterns: number; settings: number; cost: number }[];
+  /** No layout does with fewer set-ups. */
+  fewestSetUps: number;
 }
 export type BoundStyle = "any" | "two-stage" | "three-stage";
 
@@ -123,5 +125,6 @@ export function layGroup(request: GroupRequest, listener: Listener = {}, lp?: Lp
     boundStyle: answer.boundStyle === "any" ? "any" : stages === 3 ? "three-stage" : "two-stage",
     reasons: answer.reasons,
     tradeOff,
+    fewestSetUps: fewestSetUps(problem.pieces),
   };
 }

@@ -7,7 +7,7 @@ import { allLayouts, layOut, layoutDocument } from "./layout";
 import { missingText } from "./missing";
 import type { Blank } from "./request";
 import { setUps } from "./setups";
-import { leastTogether, shownPoint, tradeOff } from "./tradeoff";
+import { fewestOf, leastTogether, shownPoint, tradeOff } from "./tradeoff";
 import { blank, board, request, saw, sheet } from "./tests/samples";
 import { verify } from "./tests/verify";
 
@@ -97,6 +97,10 @@ test.each([
     ];
     const r = layOut(request(blanks, stock), () => 0);
     const points = tradeOff(r);
+    // Four widths and four lengths, and a pattern: no way to cut them has fewer set-ups; and none costs less than the bound.
+    expect(fewestOf(r)).toBe(9);
+    for (const p of points)
+      expect([p.setUps >= 9, (p.cost * (1 - p.above)).toFixed(6)]).toEqual([true, r.boundCost.toFixed(6)]);
     for (const [i, p] of points.entries())
       for (const [k, q] of points.entries()) {
         if (k > i) expect([q.setUps < p.setUps, q.cost > p.cost]).toEqual([true, true]);

@@ -4,16 +4,18 @@ import type { LayoutResult } from "./layout";
 
 /**
  * So many set-ups (patterns, and fence and stop settings, thickness by thickness) and the least they cost; `price` is
- * what one more set-up must be held to cost to choose it.
+ * what one more set-up must be held to cost to choose it. `above` is how far above the least it can be, as a part of it: nothing
+ * with so many set-ups, or with fewer, costs less than what nothing at all does.
  */
 export interface TradeOffPoint {
   setUps: number;
   patterns: number;
   cost: number;
   price: number;
+  above: number;
 }
 
-type Point = Omit<TradeOffPoint, "price">;
+type Point = Pick<TradeOffPoint, "setUps" | "patterns" | "cost">;
 
 /** The layout shown, as a point. */
 export function shownPoint(result: LayoutResult): Point {
@@ -54,8 +56,16 @@ export function tradeOff(result: LayoutResult): TradeOffPoint[] {
     while (hull.length > 1 && slope(hull.at(-2)!, hull.at(-1)!) >= slope(hull.at(-1)!, p)) hull.pop();
     hull.push(p);
   }
-  return hull.map((p, i) => ({ ...p, price: i === 0 ? 0 : Math.ceil(slope(hull[i - 1]!, p) * 100 + 1e-6) / 100 }));
+  return hull.map((p, i) => ({
+    ...p,
+    price: i === 0 ? 0 : Math.ceil(slope(hull[i - 1]!, p) * 100 + 1e-6) / 100,
+    above: p.cost > result.boundCost + 1e-9 ? (p.cost - result.boundCost) / p.cost : 0,
+  }));
 }
+
+/** No layout of the job does with fewer set-ups: every thickness wants its own. */
+export const fewestOf = (result: LayoutResult): number =>
+  result.groups.reduce((n, { result: g }) => n + g.fewestSetUps, 0);
 
 /** The point that costs least with its set-ups, each of which costs so much. */
 export const leastTogether = (points: TradeOffPoint[], setUp: number): TradeOffPoint | undefined =>

@@ -274,7 +274,7 @@ function CameIn({ today, done }: { today: string; done(p: KeptPiece): void }) {
       </p>
       <p className="mt-2 flex flex-wrap items-center gap-x-4 gap-y-2">
         <input className="field w-72" aria-label="What it is" placeholder="what it is: body, deep, old pine" maxLength={120} value={title} onChange={(e) => setTitle(e.target.value)} />
-        <input className="field w-40 font-mono" aria-label="Its mark" placeholder="its mark, if any" maxLength={40} value={mark} onChange={(e) => setMark(e.target.value)} />
+        <input className="field w-48 font-mono" aria-label="Its mark" placeholder="its mark, if any" maxLength={40} value={mark} onChange={(e) => setMark(e.target.value)} />
         <input className="field w-36 font-mono" aria-label="Made about, year" placeholder="year, if known" inputMode="numeric" maxLength={4} value={year} onChange={(e) => setYear(e.target.value.replace(/\D/g, ""))} />
         <button className="quiet min-h-[44px]" disabled={title.trim() === "" || (year !== "" && !isYear)} title={year !== "" && !isYear ? `read ${year}, wanted a year to ${today.slice(0, 4)}` : undefined} onClick={() => void keep()}>
           put it in the Book

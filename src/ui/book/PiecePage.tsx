@@ -74,7 +74,7 @@ export function PiecePage({ found: first, jobName, jobs, units, today }: { found
       <ShopTop here="/book" />
       <main className="mx-auto max-w-[64rem] px-5 pt-3 pb-10">
         <Back>
-          {piece.mark && (
+          {piece.mark && /^[ -~¡-ÿ]+$/.test(piece.mark) && (
             <a className="quiet inline-flex min-h-[44px] items-center" href={`/api/book/${piece.id}/brand?high=18`}>
               its mark at true size
             </a>

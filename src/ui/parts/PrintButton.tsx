@@ -1,7 +1,7 @@
 "use client";
 /** Prints the page. */
 export const PrintButton = () => (
-  <button className="quiet" onClick={() => window.print()}>
+  <button className="quiet no-print" onClick={() => window.print()}>
     print
   </button>
 );

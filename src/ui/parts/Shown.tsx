@@ -1,12 +1,16 @@
 "use client";
-import { useEffect, useRef, useState } from "react";
+import { useDeferredValue, useEffect, useRef, useState } from "react";
 
 /** So many lines stand on a page at once: a job of a thousand is drawn as fast as one of fifty. */
 export const MOST_SHOWN = 50;
+/** And so many as the page comes up: the others are drawn when it answers. */
+const FIRST_SHOWN = 16;
 
 export interface Shown {
   /** The first place that is shown. */
   from: number;
+  /** So many from there are drawn. */
+  drawn: number;
   count: number;
   show(from: number): void;
 }
@@ -21,7 +25,8 @@ export function useShown(count: number, chosen?: number): Shown {
     else if (chosen !== undefined && chosen !== before.current.chosen) show(page(chosen));
     before.current = { count, chosen };
   }, [count, chosen]);
-  return { from: Math.min(from, page(count - 1)), count, show };
+  const drawn = useDeferredValue(MOST_SHOWN, FIRST_SHOWN);
+  return { from: Math.min(from, page(count - 1)), drawn, count, show };
 }
 
 /** Says which lines are shown, and leads to the others; nothing where all are. */

@@ -6,7 +6,7 @@ import { RECIPES } from "@/core/recipes";
 import { type Desk, useDesk } from "@/ui/desk/useDesk";
 import { NumberField } from "@/ui/parts/NumberField";
 import { Pick } from "@/ui/parts/Pick";
-import { MOST_SHOWN, useShown, WhichShown } from "@/ui/parts/Shown";
+import { useShown, WhichShown } from "@/ui/parts/Shown";
 
 /** What is wanted, line by line. */
 export function Wanted() {
@@ -26,7 +26,7 @@ export function Wanted() {
           <col className="w-20" />
         </colgroup>
         <tbody>
-          {lines.slice(shown.from, shown.from + MOST_SHOWN).map((line, i) => {
+          {lines.slice(shown.from, shown.from + shown.drawn).map((line, i) => {
             const at = shown.from + i;
             return (
               <Row

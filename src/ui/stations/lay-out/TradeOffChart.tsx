@@ -1,5 +1,5 @@
 "use client";
-import { CartesianGrid, Line, LineChart, ReferenceDot, XAxis, YAxis } from "recharts";
+import { CartesianGrid, Line, LineChart, ReferenceDot, ReferenceLine, XAxis, YAxis } from "recharts";
 import type { shownPoint, tradeOff } from "@/core/layout/tradeoff";
 
 /** Cost against set-ups; the full dot is the layout shown. */
@@ -7,10 +7,16 @@ export default function TradeOffChart({
   points,
   shown,
   cost,
+  bound,
+  fewest,
 }: {
   points: ReturnType<typeof tradeOff>;
   shown: ReturnType<typeof shownPoint>;
   cost: number;
+  /** Nothing costs less. */
+  bound: number;
+  /** Nothing does with fewer set-ups. */
+  fewest: number;
 }) {
   return (
     <LineChart
@@ -38,6 +44,8 @@ export default function TradeOffChart({
         tickFormatter={(v: number) => String(Math.round(v))}
         stroke="#56605b"
       />
+      <ReferenceLine y={bound} stroke="#56605b" strokeDasharray="5 3" ifOverflow="extendDomain" />
+      <ReferenceLine x={fewest} stroke="#56605b" strokeDasharray="5 3" ifOverflow="extendDomain" />
       <Line
         dataKey="cost"
         stroke="var(--color-blue)"

@@ -1,6 +1,6 @@
 "use client";
 import { lazy, Suspense } from "react";
-import { leastTogether, shownPoint, tradeOff } from "@/core/layout/tradeoff";
+import { fewestOf, leastTogether, shownPoint, tradeOff } from "@/core/layout/tradeoff";
 import { setUpMinutes } from "@/core/work/sawing";
 import { type LayoutResult, moneyOf } from "@/core/layout/layout";
 import { useDesk, useMoney } from "@/ui/desk/useDesk";
@@ -17,6 +17,7 @@ export function Weigh({ result }: { result: LayoutResult }) {
   const { weighing, sheetStages } = job.workshop;
   const points = tradeOff(result);
   const shown = shownPoint(result);
+  const fewest = fewestOf(result);
   const weigh = (to: Partial<typeof weighing>) => act({ do: "workshop", to: { weighing: { ...weighing, ...to } } });
   const { rate } = job.workshop.money;
   const minutes = setUpMinutes(job.workshop.minutes);
@@ -29,16 +30,18 @@ export function Weigh({ result }: { result: LayoutResult }) {
       {points.length > 1 && (
         <>
           <Suspense fallback={<div className="h-[150px]" />}>
-            <TradeOffChart points={points} shown={shown} cost={result.cost} />
+            <TradeOffChart points={points} shown={shown} cost={result.cost} bound={result.boundCost} fewest={fewest} />
           </Suspense>
           <p className="text-[.84rem] text-soft">
-            set-ups across (patterns, fences, stops), cost upward; the full dot is the layout shown
+            set-ups across (patterns, fences, stops), cost upward; the full dot is the layout shown. Nothing lies below
+            the dashed line, nor left of the other: each width wants its fence and each length its stop,{" "}
+            {count(fewest, "set-up")} at the least.
           </p>
-          <p className="mt-1 flex flex-wrap gap-x-3 gap-y-1">
+          <p className="mt-1 flex flex-col items-start gap-y-1">
             {points.map((p) => (
               <button
                 key={p.setUps}
-                className="quiet"
+                className="quiet text-left"
                 aria-pressed={p.setUps === shown.setUps}
                 onClick={() => weigh({ setUp: p.price })}
               >
@@ -46,6 +49,9 @@ export function Weigh({ result }: { result: LayoutResult }) {
                 {moneyOf(result)
                   ? `, ${money(p.cost)}`
                   : p.cost > points[0]!.cost && `, ${percent(p.cost / points[0]!.cost - 1)} more wood`}
+                <span className="text-soft">
+                  {p.above > 0 ? `, at most ${percent(p.above)} above the least` : ", the least"}
+                </span>
               </button>
             ))}
           </p>

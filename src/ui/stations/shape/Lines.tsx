@@ -5,7 +5,7 @@ import { lineAt } from "@/core/line/shapes";
 import { recipeOf } from "@/core/designs/design";
 import type { Desk } from "@/ui/desk/useDesk";
 import { OptionList } from "@/ui/parts/OptionList";
-import { MOST_SHOWN, useShown, WhichShown } from "@/ui/parts/Shown";
+import { useShown, WhichShown } from "@/ui/parts/Shown";
 import { CompareJoints } from "./CompareJoints";
 
 /** The job's lines, each with how it stands; one that cannot be made among them. */
@@ -16,7 +16,7 @@ export function LineList({ desk }: { desk: Desk }) {
     <>
       <h2 className="small-head mb-1.5">Lines</h2>
       <ul>
-        {job.lines.slice(shown.from, shown.from + MOST_SHOWN).map((l, i) => {
+        {job.lines.slice(shown.from, shown.from + shown.drawn).map((l, i) => {
           const at = shown.from + i;
           const found = findingsOf(worked, at);
           const shape = lineAt(worked.lines, at)?.shape;
