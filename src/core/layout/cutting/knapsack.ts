@@ -161,6 +161,92 @@ export function fill(things: Thing[], room: number, row?: (k: number, values: Fl
   };
 }
 
+/**
+ * The same for one room and all things, where cells are many and things too: only fillings that no other beats in size and profit
+ * are kept, and of those only what could still come to be the best (dominance, Nemhauser and Ullmann 1969; bounded by the
+ * continuous knapsack, Dantzig 1957). `states` is how many were looked at.
+ */
+export function fillLong(things: Thing[], room: number): { profit: number; counts: number[]; states: number } {
+  const units = things
+    .flatMap(({ size, profit, most }, k) => {
+      const own: { k: number; times: number; size: number; profit: number }[] = [];
+      if (profit <= 0 || size > room) return own;
+      for (let times = 1, left = Math.min(most, Math.floor(room / size)); left > 0; left -= times, times *= 2) {
+        const n = Math.min(times, left);
+        own.push({ k, times: n, size: n * size, profit: n * profit });
+      }
+      return own;
+    })
+    .sort((a, b) => b.profit / b.size - a.profit / a.size);
+  const sizes = [0];
+  const profits = [0];
+  for (const u of units) {
+    sizes.push(sizes.at(-1)! + u.size);
+    profits.push(profits.at(-1)! + u.profit);
+  }
+  // A filling: its size and profit, the last it took and the filling before that.
+  const state = { size: [0], profit: [0], unit: [-1], before: [-1] };
+  let best = 0;
+  let list = [0];
+  for (const [j, u] of units.entries()) {
+    const next: number[] = [];
+    // What the units after this one bring at most in the room that is left: the fuller, the fewer of them fit.
+    let end = units.length;
+    const isOpen = (size: number, profit: number) => {
+      const free = room - size;
+      while (end > j + 1 && sizes[end]! - sizes[j + 1]! > free) end--;
+      const rest =
+        end < units.length ? ((free - sizes[end]! + sizes[j + 1]!) * units[end]!.profit) / units[end]!.size : 0;
+      return profit + profits[end]! - profits[j + 1]! + rest > state.profit[best]! + 1 - 1e-6;
+    };
+    let highest = -1;
+    const keep = (size: number, profit: number, make: () => number) => {
+      if (profit <= highest) return;
+      highest = profit;
+      if (isOpen(size, profit)) next.push(make());
+    };
+    // Those without it and those with it, merged by size.
+    let [a, b] = [0, 0];
+    while (a < list.length || b < list.length) {
+      const without = list[a];
+      const from = list[b];
+      const size = from === undefined ? Infinity : state.size[from]! + u.size;
+      const own = without === undefined ? Infinity : state.size[without]!;
+      const isFirst = own < size || (own === size && state.profit[without!]! >= state.profit[from!]! + u.profit);
+      if (without !== undefined && isFirst) {
+        keep(own, state.profit[without]!, () => without);
+        a++;
+        continue;
+      }
+      b++;
+      if (size > room) {
+        b = list.length;
+        continue;
+      }
+      const profit = state.profit[from!]! + u.profit;
+      const make = () => {
+        state.size.push(size);
+        state.profit.push(profit);
+        state.unit.push(j);
+        state.before.push(from!);
+        return state.size.length - 1;
+      };
+      if (profit > state.profit[best]!) {
+        best = make();
+        const made = best;
+        keep(size, profit, () => made);
+      } else keep(size, profit, make);
+    }
+    list = next;
+  }
+  const counts = things.map(() => 0);
+  for (let at = best; state.unit[at]! >= 0; at = state.before[at]!) {
+    const u = units[state.unit[at]!]!;
+    counts[u.k]! += u.times;
+  }
+  return { profit: state.profit[best]!, counts, states: state.size.length };
+}
+
 /** One way to fill a room: which things it takes, each as often as it is named. */
 export interface Filling {
   taken: number[];

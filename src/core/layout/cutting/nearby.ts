@@ -22,6 +22,8 @@ export interface Near {
 
 /** More fillings of strips than this are not gone through. */
 const MOST_STRIPS = 4000;
+/** Nor tables of more cells, 8 bytes each, kept while one kind of strip is walked. */
+const MOST_CELLS = 4e7;
 
 /** One clear stretch cut in one order. */
 interface NearStretch {
@@ -114,6 +116,7 @@ function nearOf(
       if (plan.order !== "rip" && size < hold) continue;
       const things = within.map((v) => plan.along.thing(v.along, duals[v.piece]!, left[v.piece]!, false));
       const along = plan.along.room(plan.roomAlong);
+      if (things.length * along > MOST_CELLS) return undefined;
       const top = fill(things, along).profit(things.length - 1);
       const all = nearBest(things, along, top - spare, limit);
       if (!all) return undefined;

@@ -49,7 +49,9 @@ export interface Wishes {
 const POWERS = [1, 1.15, 1.5, 0.95, 2];
 /** Dives from the root end after so many, or so many programmes times their rows: a measure of work, not of time. */
 const DIVES = 12;
-const DIVE_WORK = { flat: 30_000, sheet: 1_500 };
+const DIVE_WORK = { flat: 100_000, sheet: 1_500 };
+/** Cells filled by pricing for the first layouts of bars: with more, building one takes long. */
+const LONG_BUILT = 1e8;
 /** Dives for three stages, and cells filled by pricing after which those after the first end. */
 const HEAVY = { dives: 6, spent: 60e6 };
 /** Cells filled by pricing after which a search ends with what it has. */
@@ -241,7 +243,8 @@ class Search {
       lp: this.counted(lp),
       going: () => this.goOn() && (!heavy || isFirst || this.pricer.spent() < HEAVY.spent),
       mayBeat: (cost) => !s.isWhole || s.sums.up(cost - 1e-7 * cost) < s.cost - 1e-9,
-      buildEvery: heavy ? 6 : flat ? 1 : 3,
+      // Where one layout takes long to build, dives do without.
+      buildEvery: heavy ? 6 : !flat ? 3 : this.pricer.spent() > LONG_BUILT ? 8 : 1,
       consider: (used) => {
         s.consider(used);
         return s.reaches(this.target);

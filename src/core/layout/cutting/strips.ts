@@ -1,4 +1,4 @@
-import { fill, type Thing } from "./knapsack";
+import { fill, fillLong, type Thing } from "./knapsack";
 import { distinct, type Plan, type Variant } from "./plan";
 import type { Item, Section } from "./problem";
 
@@ -29,7 +29,6 @@ export const slices = (v: Variant, count: number): Section[] => [
 export function candidates(plan: Plan, duals: number[], left: number[], bound: boolean): Candidate[] {
   const { kerf, hold, style } = plan;
   const room = plan.along.room(plan.roomAlong);
-  plan.meter.spent += room * plan.variants.reduce((n, v) => n + (left[v.piece]! > 0 ? 1 : 0), 0);
   const thing = (v: Variant): Thing => plan.along.thing(v.along, duals[v.piece]!, left[v.piece]!, bound);
   const blocks = plan.variants
     .filter((v) => v.alone && left[v.piece]! > 0)
@@ -42,7 +41,15 @@ export function candidates(plan: Plan, duals: number[], left: number[], bound: b
     style.stages === 3
       ? threeStage(plan, others, duals, left, bound)
       : groupsOf(plan, others).flatMap((group) => {
-          const filled = fill(group.map(thing), room);
+          const things = group.map(thing);
+          const widest = group.at(-1)?.across;
+          if (group.ends.size === 1 && isLong(things, room) && widest !== undefined && group.ends.has(widest)) {
+            const { profit, counts, states } = fillLong(things, room);
+            plan.meter.spent += states * STATE;
+            return [{ size: widest, profit, fillings: () => counts.flatMap((n, i) => (n > 0 ? slices(group[i]!, n) : [])) }]; // prettier-ignore
+          }
+          plan.meter.spent += room * things.length;
+          const filled = fill(things, room);
           // The widest of its pieces says how wide a strip is; with a trim narrower ones may lie in it.
           return group.flatMap((v, k): Candidate[] =>
             group[k + 1]?.across === v.across || !group.ends.has(v.across)
@@ -59,6 +66,12 @@ export function candidates(plan: Plan, duals: number[], left: number[], bound: b
   // What is shorter than the saw can hold is not ripped.
   return [...blocks, ...open].filter((c) => plan.order === "rip" || c.size >= hold);
 }
+
+/** More cells than this, where sizes do not share them, are not gone through one by one. */
+const LONG = 20_000;
+/** A filling that is kept takes as long as so many cells. */
+const STATE = 20;
+const isLong = (things: Thing[], room: number) => room > LONG && things.every((t) => !t.back);
 
 /** Which pieces may share a strip, narrowest first, and the widths their knapsack answers for. */
 export function groupsOf(plan: Plan, all: Variant[]): (Variant[] & { ends: Set<number> })[] {
@@ -93,6 +106,7 @@ export function groupsOf(plan: Plan, all: Variant[]): (Variant[] & { ends: Set<n
 /** Strips whose sections are stacked across first: one knapsack more. */
 function threeStage(plan: Plan, others: Variant[], duals: number[], left: number[], bound: boolean): Candidate[] {
   const room = plan.across.room(plan.roomAcross);
+  plan.meter.spent += plan.along.room(plan.roomAlong) * others.length;
   const stack = [...others].sort((a, b) => a.along - b.along || a.across - b.across);
   // rows[s][c]: the most profit of a section as long as the s-th length, with c cells across it.
   const rows: Float64Array[] = [];
