@@ -92,6 +92,16 @@ const SHOTS = [
   ["exploded", "/jobs/3/sheet/0"],
   ["patterns", "/patterns"],
   ["lay-out", "/jobs/1/lay-out", (page) => laid(page)],
+  [
+    "trade-off",
+    "/jobs/5/lay-out",
+    async (page) => {
+      await laid(page);
+      await page.locator(".recharts-surface").first().waitFor({ timeout: 30_000 });
+      const weighed = page.getByRole("region", { name: "Cost against set-ups" });
+      await weighed.evaluate((el) => el.scrollIntoView({ block: "start" }));
+    },
+  ],
   ["buy", "/jobs/1/buy", (page) => page.getByRole("region", { name: "Cost of a piece" }).waitFor({ timeout: 30_000 })],
   ["run-sheet", "/jobs/1/batch", (page) => onPaper(page, "Run sheet")],
   ["hive", "/jobs/5/hive"],
@@ -106,14 +116,6 @@ const SHOTS = [
       }
       await page.getByRole("button", { name: /^Comb, both faces/ }).click();
       await page.evaluate(() => document.documentElement.scrollTo(0, 0));
-    },
-  ],
-  [
-    "weigh-foundations",
-    "/weigh",
-    async (page) => {
-      await page.getByRole("button", { name: "foundations" }).click();
-      await page.getByRole("region", { name: "What each does later" }).waitFor({ timeout: 30_000 });
     },
   ],
   [

@@ -27,8 +27,8 @@ const FEW_NODES = 40;
 /** Dives for one set of counts; and for one whose boards leave less than this part of the cheapest to waste. */
 const DIVES = { most: 8, tight: 3 };
 const TIGHT = 0.05;
-/** Cells filled by pricing after which no further dive for one set of counts is begun. */
-const SPENT = 25e6;
+/** Cells filled by pricing after which no further dive for one set of counts is begun; a small gap is let be; the search ends. */
+const SPENT = { dives: 25e6, near: 50e6, all: 400e6 };
 /** A count this near to a whole number is one. */
 const WHOLE = 1e-6;
 
@@ -51,10 +51,13 @@ export function byCounts(d: Diver, rest: Rest, root: MasterAnswer, { sums, cost,
   // The least of what was tried in vain, and not shown to be impossible.
   let unsettled = Infinity;
   const isBeaten = (bound: number) => sums.up(bound) >= cost() - 1e-9;
+  const before = d.pricer.spent();
   for (let nodes = 0, tried = 0; nodes < MOST_NODES && d.going(); nodes++) {
+    const spent = d.pricer.spent() - before;
     open = open.filter((n) => !isBeaten(n.bound));
     raise(Math.min(cost(), unsettled, ...open.map((n) => n.bound)));
-    if (open.length === 0 || (isNear() && (tried > 0 || nodes > FEW_NODES))) return;
+    if (open.length === 0 || (isNear() && (tried > 0 || nodes > FEW_NODES || spent > SPENT.near))) return;
+    if (spent > SPENT.all) return;
     const node = open.reduce((a, b) => (b.bound < a.bound ? b : a));
     const answer = generateColumns(d.stock, d.pricer, rest.left, node.supply, d.pool, d.lp, {
       rounds: 200,
@@ -102,7 +105,7 @@ function tryCounts(d: Diver, within: Rest, price: number, cost: () => number): b
   const cheapest = Math.min(...d.stock.map((s) => s.price).filter((p) => p > 0));
   const most = price - relaxed.cost < TIGHT * cheapest ? DIVES.tight : DIVES.most;
   const before = d.pricer.spent();
-  for (let i = 0; i < most && (i < 2 || d.pricer.spent() - before < SPENT) && !isFound() && d.going(); i++)
+  for (let i = 0; i < most && (i < 2 || d.pricer.spent() - before < SPENT.dives) && !isFound() && d.going(); i++)
     dive(d, within, relaxed, i);
   if (isFound() || !d.going()) return isFound();
   const { stock, pricer, lp, going } = d;
