@@ -201,7 +201,8 @@ async function lay(
     const shared = sharedParts(request, apart, answers);
     const took = () => (performance.now() - began) / 1000;
     const first = joined(request, apart, answers, took());
-    if (shared) toldApart?.(first);
+    // What is proven of each on its own is not of them together, and what one misses another may give.
+    if (shared && first.missing.length === 0) toldApart?.({ ...first, proven: false, boundCost: 0, boundCount: 0 });
     const result = shared ? betterOf(first, joined(request, shared, await askParts(shared), took())) : first;
     const cut = cuts.has("others") ? "others" : cuts.has("time") ? "time" : undefined;
     return { result, ...(cut ? { cut } : {}) };
