@@ -183,7 +183,9 @@ function Headline() {
         </button>
       </p>
     );
-  const style = STYLES[result.boundStyle];
+  // What is pinned is not asked about: nothing is said of a layout without it.
+  const isPinned = result.request.pinned.length > 0;
+  const style = isPinned ? `${STYLES[result.boundStyle]}, with what is pinned,` : STYLES[result.boundStyle];
   const paid = moneyOf(result);
   const byWood = paid === undefined && result.boundCount !== result.count;
   const lost = result.stockArea > 0 ? 1 - result.partsArea / result.stockArea : 0;
