@@ -54,6 +54,8 @@ export async function highsSolver(): Promise<LpSolver> {
       output_flag: false,
       mip_rel_gap: 0,
       mip_max_nodes: model.nodes ?? 10_000,
+      // It takes most of the time of a small programme, and finds nothing there that others do not.
+      mip_heuristic_run_feasibility_jump: false,
       ...(model.target === undefined ? {} : { objective_target: model.target }),
     });
     const { going } = model;

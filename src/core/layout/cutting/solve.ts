@@ -122,7 +122,7 @@ function asWished(s: Solving, wishes: Wishes, lp: LpSolver | undefined): { used:
   const exact = (u: Used) => trimmed(u, s.rest.left);
   const plainest = s.stopped ? undefined : pieceByPiece(s.problem, s.rest);
   if (plainest) s.seen.push(plainest);
-  const tidier = lp && !s.stopped ? fewerPatterns(used, s.stock, s.rest, exact, lp) : [];
+  const tidier = lp && !s.stopped ? fewerPatterns(used, s.stock, s.rest, exact, lp, () => s.goesOn()) : [];
   const others = unbeaten([used, ...s.seen, ...tidier], s.stock, wishes.setUps);
   const value = (u: Used) => costOf(u, s.stock) + wishes.price * wishes.setUps(u) - wishes.kept(u);
   return { used: [...others, ...s.seen].reduce((a, b) => (value(b) < value(a) - 1e-9 ? b : a), others[0]!), others };

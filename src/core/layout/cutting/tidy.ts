@@ -21,7 +21,7 @@ const DEARER = 0.12;
 /**
  * The same pieces with fewer and fewer patterns: the patterns cut least often are left out one after another, as long as
  * the others can be cut more often instead (a whole-number programme over just those), each time the one that costs
- * least to miss. `exact` takes out what is then too much. From most patterns to fewest.
+ * least to miss. Ends with what it has when not `going`. `exact` takes out what is then too much. From most patterns to fewest.
  */
 export function fewerPatterns(
   used: Used,
@@ -29,17 +29,18 @@ export function fewerPatterns(
   rest: Rest,
   exact: (u: Used) => Used,
   lp: LpSolver,
+  going: () => boolean,
 ): Used[] {
   const found: Used[] = [];
   const most = costOf(used, stock) * (1 + DEARER);
   let now = used;
-  for (let tries = 0; now.length > 1 && tries < TRIES;) {
+  for (let tries = 0; now.length > 1 && tries < TRIES && going();) {
     const order = now.map((u, i) => ({ repeat: u.repeat, i })).sort((a, b) => a.repeat - b.repeat);
     let best: Used | undefined;
     for (const { i } of order.slice(0, SMALLEST)) {
       tries++;
       const patterns = now.filter((_, k) => k !== i).map((u) => u.pattern);
-      const solved = lp({ ...wholeModelOf(patterns, stock, rest.left, rest.supply), nodes: NODES });
+      const solved = lp({ ...wholeModelOf(patterns, stock, rest.left, rest.supply), nodes: NODES, going });
       if (!solved) continue;
       const without = patterns.flatMap((pattern, k) =>
         Math.round(solved.values[k]!) > 0 ? [{ pattern, repeat: Math.round(solved.values[k]!) }] : [],
