@@ -56,6 +56,8 @@ export async function highsSolver(): Promise<LpSolver> {
       mip_max_nodes: model.nodes ?? 10_000,
       // It takes most of the time of a small programme, and finds nothing there that others do not.
       mip_heuristic_run_feasibility_jump: false,
+      // So do searches in programmes made smaller, where only what is soon found is wanted.
+      mip_heuristic_run_root_reduced_cost: !model.brief,
       ...(model.target === undefined ? {} : { objective_target: model.target }),
     });
     const { going } = model;

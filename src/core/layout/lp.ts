@@ -9,6 +9,8 @@ export interface LpModel {
   whole?: boolean;
   /** Branch-and-bound nodes after which a search over whole numbers ends with what it has. */
   nodes?: number;
+  /** Of a search over whole numbers only what is soon found is wanted. */
+  brief?: boolean;
   /** A search over whole numbers ends with the first solution that costs no more. */
   target?: number;
   /** Asked now and then whether to go on with a search over whole numbers. */

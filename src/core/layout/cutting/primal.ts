@@ -76,6 +76,8 @@ export interface Diver {
   going: () => boolean;
   /** The rest is built board by board after every so many steps. */
   buildEvery: number;
+  /** Columns give no more than is left once that is less than so many boards. */
+  fittingBelow: number;
   /** Whether a layout that costs at least so much could still be better than the incumbent. */
   mayBeat(cost: number): boolean;
   /** Told of every whole layout; true when the incumbent is good enough. */
@@ -112,10 +114,11 @@ export function dive(d: Diver, from: Rest, root: MasterAnswer, attempt: number):
       d.consider(all);
       return;
     }
+    const boards = (relaxed.cost - costOf(cut, d.stock)) / Math.max(...d.stock.map((s) => s.price));
     if (step % d.buildEvery === 0 && buildRest(d, next, all, relaxed, step)) return;
     for (const p of homogeneous(d, next)) d.pool.add(p);
     const after = generateColumns(d.stock, d.pricer, next.left, next.supply, d.pool, d.lp, {
-      fitting: true,
+      fitting: boards < d.fittingBelow,
       rounds: 20,
       going: d.going,
     });
@@ -211,7 +214,7 @@ export function restrictedMaster(d: Diver, rest: Rest, root: MasterAnswer): void
     .sort((a, b) => a.reduced - b.reduced)
     .slice(0, WHOLE.patterns)
     .map(({ p }) => p);
-  const solved = d.lp({ ...wholeModelOf(near, d.stock, rest.left, rest.supply), nodes: WHOLE.nodes, going: d.going });
+  const solved = d.lp({ ...wholeModelOf(near, d.stock, rest.left, rest.supply), nodes: WHOLE.nodes, brief: true, going: d.going });
   if (!solved) return;
   const used = near.flatMap((pattern, i) =>
     Math.round(solved.values[i]!) > 0 ? [{ pattern, repeat: Math.round(solved.values[i]!) }] : [],

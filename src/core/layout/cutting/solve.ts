@@ -52,8 +52,11 @@ const DIVES = 12;
 const DIVE_WORK = { flat: 100_000, sheet: 1_500 };
 /** Cells filled by pricing for the first layouts of bars: with more, building one takes long. */
 const LONG_BUILT = 1e8;
-/** Dives for three stages, and cells filled by pricing after which those after the first end. */
-const HEAVY = { dives: 6, spent: 60e6 };
+/**
+ * Three stages, where pricing takes long: dives; cells filled by pricing after which those after the first end; boards between what the
+ * relaxed programme costs and its bound at which it is near enough solved to dive from; boards left below which columns fit what is left.
+ */
+const HEAVY = { dives: 5, spent: 55e6, near: 0.2, fitting: 6 };
 /** Cells filled by pricing after which a search ends with what it has. */
 const MOST_SPENT = 2e9;
 /** How far from the bound to the incumbent the targets of an enumeration lie, one after another. */
@@ -159,12 +162,14 @@ class Search {
     const { s, lp } = this;
     if (this.firstLayouts() || !lp) return;
     for (const p of homogeneous({ stock: s.stock, pricer: this.pricer }, s.rest)) s.pool.add(p);
+    const dearest = Math.max(...s.stock.map((x) => x.price));
     const root = this.generate({
       rounds: this.bounding ? 1000 : 60,
       // With whole prices a bound that rounds up to what the programme costs is as good as it gets.
       enough: (cost, bound) => {
         this.raise(bound);
-        return this.target >= s.sums.up(cost - 1e-7 * cost) - 1e-9 || s.reaches(this.target);
+        const isNear = !this.heavy || cost - bound <= HEAVY.near * dearest;
+        return (isNear && this.target >= s.sums.up(cost - 1e-7 * cost) - 1e-9) || s.reaches(this.target);
       },
     });
     if (!root) return;
@@ -245,6 +250,7 @@ class Search {
       mayBeat: (cost) => !s.isWhole || s.sums.up(cost - 1e-7 * cost) < s.cost - 1e-9,
       // Where one layout takes long to build, dives do without.
       buildEvery: heavy ? 6 : !flat ? 3 : this.pricer.spent() > LONG_BUILT ? 8 : 1,
+      fittingBelow: heavy ? HEAVY.fitting : Infinity,
       consider: (used) => {
         s.consider(used);
         return s.reaches(this.target);
@@ -256,7 +262,11 @@ class Search {
       dive(diver, s.rest, root, i);
       isFirst = false;
       if (i === 1 && flat && !s.reaches(this.target)) s.consider(barByBar(s.problem, this.target) ?? []);
-      if (i > 0 || !bounding || heavy || s.reaches(this.target)) continue;
+      if (i > 0 || !bounding || s.reaches(this.target)) continue;
+      if (heavy) {
+        restrictedMaster(diver, s.rest, root);
+        continue;
+      }
       if (several && s.isWhole && !this.isNear()) {
         byCounts(diver, s.rest, root, {
           sums: s.sums,
