@@ -110,6 +110,26 @@ test("a long search shows what is best so far, to buy and saw by, and can be tol
   await expect(page.getByText("Stopped early.")).toBeVisible({ timeout: 30_000 });
 });
 
+test("boards, money and the day move while a quantity is typed, and nothing flickers", async ({ page }) => {
+  await page.goto("/jobs/1/ask");
+  const tab = (name: string) => page.getByRole("navigation", { name: "Stations" }).getByRole("link", { name });
+  await expect(tab("Run")).toContainText(/ready .* \w+$/, { timeout: 60_000 });
+  await page.evaluate(() => {
+    const said: string[] = [];
+    const stations = document.querySelector('nav[aria-label="Stations"]')!;
+    new MutationObserver(() => said.push(stations.textContent)).observe(stations, { subtree: true, childList: true, characterData: true }); // prettier-ignore
+    Object.assign(window, { said });
+  });
+  const quantity = page.getByLabel("Quantity of line 1", { exact: true });
+  await quantity.fill("41");
+  await expect(tab("Lay out")).toContainText(/[+−]\d/, { timeout: 30_000 });
+  await expect(tab("Buy")).toContainText(/\+£\d/, { timeout: 30_000 });
+  await quantity.press("Escape");
+  await expect(quantity).toHaveValue("40");
+  await expect(tab("Buy")).not.toContainText(/[+−…]/, { timeout: 30_000 });
+  expect(await page.evaluate(() => (window as unknown as { said: string[] }).said.filter((t) => /working …/.test(t)))).toEqual([]); // prettier-ignore
+});
+
 test("what a set-up costs moves the layout; sheets to print and files to carry", async ({ page, request }) => {
   test.setTimeout(180_000);
   await layOut(page, "Spring bodies");

@@ -5,7 +5,9 @@ import { inch } from "@/core/length/length";
 import { emptyJob, type Job } from "@/core/job/job";
 import type { Act } from "@/core/job/acts";
 import { Server } from "@/ui/tests/server";
+import type { Stood } from "./moves";
 import { useOpenJob } from "./useDesk";
+import { useStood } from "./useStood";
 import "@/ui/tests/patience";
 
 const body = { item: "body", standard: "langstroth-10", size: "deep", quantity: 10, options: {} };
@@ -250,4 +252,24 @@ test("a fault is said at its field in plain words, and goes when the value is pu
   expect(desk().problem).toBeNull();
   expect(quantities(desk().job)[0]).toBe(3);
   await settled(desk);
+});
+
+test("a change is held against how things stood before it; what is tried, against what stands", () => {
+  const stood = (boards: number): Stood => ({ boards, total: 10 * boards });
+  const hook = renderHook((a: Parameters<typeof useStood>) => useStood(...a), { initialProps: [0, false, stood(72)] });
+  const then = (...a: Parameters<typeof useStood>) => {
+    hook.rerender(a);
+    return hook.result.current?.boards;
+  };
+  expect(then(0, false, stood(71))).toBeUndefined();
+  // Tried while typing: 4 on the way to 45.
+  expect(then(0, true, undefined)).toBe(71);
+  expect(then(0, true, stood(12))).toBe(71);
+  // Done; then improved; then another change before anything is known of this one.
+  expect(then(1, false, undefined)).toBe(71);
+  expect(then(1, false, stood(80))).toBe(71);
+  expect(then(1, false, stood(79))).toBe(71);
+  expect(then(2, false, undefined)).toBe(79);
+  expect(then(3, false, undefined)).toBe(79);
+  expect(then(3, false, stood(90))).toBe(79);
 });

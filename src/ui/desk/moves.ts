@@ -3,6 +3,7 @@ import { lengthText } from "@/core/length/format";
 import { type Length, nm, type Units } from "@/core/length/length";
 import type { Act } from "@/core/job/acts";
 import { findingsOf, type WorkedJob } from "@/core/job/worked";
+import { count } from "@/ui/parts/words";
 
 /** What a change moved: by part or rule, how far. Keys are `part side.length`, `finding end-gap`. */
 export type Moves = Map<string, Length>;
@@ -30,7 +31,29 @@ export function movesBetween(before: WorkedJob, after: WorkedJob, line: number):
   return new Map([...b].flatMap(([k, v]) => (a.has(k) && a.get(k) !== v ? [[k, nm(v - a.get(k)!)] as const] : [])));
 }
 
+const signed = (by: number, text: (size: number) => string) => `${by > 0 ? "+" : "−"}${text(Math.abs(by))}`;
+
 /** `+1/8` or `−3.2`. */
-export function moveText(by: Length, units: Units): string {
-  return `${by > 0 ? "+" : "−"}${lengthText(nm(Math.abs(by)), units)}`;
+export const moveText = (by: Length, units: Units): string => signed(by, (size) => lengthText(nm(size), units));
+
+/** What hangs on the layout and is told at the head of the page: boards, money, and the clock minute all is ready. */
+export interface Stood {
+  boards: number;
+  total: number;
+  finish?: number;
 }
+
+/** How far one of those moved: `+2`, `−$28.40` by its own `text`, `1 day later`; undefined where it did not. */
+export const stoodText = {
+  boards: (was: Stood | undefined, now: number) => moved(was?.boards, now, String),
+  total: (was: Stood | undefined, now: number, money: (amount: number) => string) => moved(was?.total, now, money),
+  finish: (was: Stood | undefined, now: number) => {
+    const days = was?.finish === undefined ? 0 : dayOf(now) - dayOf(was.finish);
+    return days === 0 ? undefined : `${count(Math.abs(days), "day")} ${days > 0 ? "later" : "sooner"}`;
+  },
+};
+const dayOf = (minute: number) => Math.floor(minute / 1440);
+const moved = (was: number | undefined, now: number, text: (n: number) => string) => {
+  const by = was === undefined ? 0 : Math.round((now - was) * 1e6) / 1e6;
+  return by === 0 ? undefined : signed(by, text);
+};

@@ -6,6 +6,10 @@ import type { Desk, Laid } from "./useDesk";
 export interface StationState {
   text: string;
   wrong?: boolean;
+  /** How far it moved with the last change. */
+  moved?: string;
+  /** It is being worked out: how it stood before is still worth seeing. */
+  waits?: boolean;
 }
 
 /** A page of the open job: what it is called, the key that turns to it, how things stand there, and what it shows. */
@@ -23,13 +27,15 @@ export interface Station {
   load(): Promise<unknown>;
 }
 
+export const WORKING: StationState = { text: "working …", waits: true };
+
 /** How things stand at a station, or what it waits for. */
 export function stationState(station: Station, desk: Desk, laid: Laid): StationState {
   const { layout } = laid;
   if (station.waits && desk.job.lines.length === 0) return { text: "waits for Ask" };
   if (station.waits === "layout") {
     if (layout.state === "failed") return { text: "could not lay out", wrong: true };
-    if (!layout.fresh || !layout.result) return { text: layout.state === "stopped" ? "stopped" : "working …" };
+    if (!layout.fresh || !layout.result) return layout.state === "stopped" ? { text: "stopped" } : WORKING;
   }
   return station.state(desk, laid);
 }

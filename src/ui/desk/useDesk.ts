@@ -21,11 +21,12 @@ import { takingUp } from "@/core/job/takeup";
 import { type CatalogueAct, changeCatalogue } from "@/core/catalogue/catalogue";
 import { insist } from "@/ui/parts/askServer";
 import type { Minutes, Workshop } from "@/core/shop/shop";
-import { mayMove, type Moves, movesBetween } from "./moves";
+import { mayMove, type Moves, movesBetween, type Stood } from "./moves";
 import { type Keeping, useKeeping } from "./useKeeping";
 import { nextKey, screenName } from "./waiting";
 import { type LayoutState, useLayout } from "./useLayout";
 import { usePlan } from "./usePlan";
+import { useStood } from "./useStood";
 
 /** What is lit: the same key lights the drawing, the part, the stick's mark and the finding; the working shows below. */
 export interface Lit {
@@ -79,6 +80,8 @@ export interface Laid {
   layout: LayoutState;
   order?: Order;
   plan?: Plan;
+  /** How things stood before the last change. */
+  was?: Stood;
 }
 
 const LaidContext = createContext<Laid | null>(null);
@@ -139,6 +142,8 @@ export function useOpenJob(
   const [line, setLine] = useState(0);
   const [lit, light] = useState<Lit | null>(null);
   const [moves, setMoves] = useState<Moves>(new Map());
+  /** So often something was done. */
+  const [change, setChange] = useState(0);
   const latest = useRef(job);
   useEffect(() => {
     latest.current = job;
@@ -187,6 +192,7 @@ export function useOpenJob(
       }
       carry(carryOut, onOwn, field, (next) => {
         setJob(next);
+        setChange((n) => n + 1);
         latest.current = next;
         send({ act: onOwn });
       });
@@ -223,6 +229,13 @@ export function useOpenJob(
       () => setProblem((p) => (p?.field === "catalogue" ? null : p)),
       (e: Error) => setProblem({ field: "catalogue", message: e.message }),
     );
+  }, []);
+
+  const tryOut = useCallback((act: Act, field?: string) => carry(preview, act, field, setDraft), [carry]);
+  const untry = useCallback(() => {
+    setDraft(null);
+    setProblem(null);
+    setMoves(new Map());
   }, []);
 
   // The same as long as nothing of the maker's own changes: rows of lines are not drawn again for another line's sake.
@@ -262,16 +275,13 @@ export function useOpenJob(
       light,
       moves,
       act,
-      try: (act, field) => carry(preview, act, field, setDraft),
-      untry: () => {
-        setDraft(null);
-        setProblem(null);
-        setMoves(new Map());
-      },
+      try: tryOut,
+      untry,
       undo: () => {
         setDraft(null);
         setProblem(null);
         setMoves(new Map());
+        setChange((n) => n + 1);
         send({ undo: true });
       },
       standards,
@@ -296,7 +306,8 @@ export function useOpenJob(
       standards,
       designs,
       newest,
-      carry,
+      tryOut,
+      untry,
       send,
       act,
     ],
@@ -309,6 +320,13 @@ export function useOpenJob(
   const order = useMemo(() => result && orderOf(settled, result), [settled, result]);
   const plan = usePlan(settled, result);
 
-  const laid = useMemo(() => ({ layout, order, plan }), [layout, order, plan]);
+  const now = useMemo(
+    (): Stood | undefined =>
+      result && order && { boards: result.count, total: order.total, ...(plan ? { finish: plan.finish } : {}) },
+    [result, order, plan],
+  );
+  const was = useStood(change, draft !== null, now);
+
+  const laid = useMemo(() => ({ layout, order, plan, was }), [layout, order, plan, was]);
   return { desk, laid };
 }

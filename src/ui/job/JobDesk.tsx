@@ -12,7 +12,7 @@ import { dayText } from "@/ui/parts/words";
 
 import { PageLink } from "@/ui/desk/PageLink";
 import { type PageId, turnTo } from "@/ui/desk/pages";
-import { type Station, stationState } from "@/ui/desk/station";
+import { type Station, type StationState, stationState } from "@/ui/desk/station";
 import { PAGES, STATIONS } from "@/ui/stations";
 import { type Desk, DeskProvider, type Laid, LaidProvider, useOpenJob } from "@/ui/desk/useDesk";
 import { WorkingStrip } from "./WorkingStrip";
@@ -128,7 +128,11 @@ function Top({ desk, laid, find }: { desk: Desk; laid: Laid; find(): void }) {
  */
 function StationTab({ station, on, desk, laid }: { station: Station; on: boolean; desk: Desk; laid: Laid }) {
   const settled = useDeferredValue(desk, typeof window === "undefined" ? desk : null);
-  const state = settled ? stationState(station, settled, laid) : { text: "" };
+  const state: StationState = settled ? stationState(station, settled, laid) : { text: "" };
+  // While it is worked out anew the tab says how it stood, so that nothing flickers under whoever types.
+  const [last, setLast] = useState<StationState>();
+  if (!state.waits && state.text && (state.text !== last?.text || state.wrong !== last.wrong)) setLast(state);
+  const said = (state.waits && last) || state;
   return (
     <PageLink
       job={desk.id}
@@ -141,9 +145,13 @@ function StationTab({ station, on, desk, laid }: { station: Station; on: boolean
         <strong className="block font-semibold">{station.name}</strong>
         <em
           suppressHydrationWarning
-          className={`block truncate text-[.84rem] not-italic ${on ? "text-[#dcebe5]" : state.wrong ? "font-semibold text-madder" : "text-soft"}`}
+          className={`flex gap-1.5 text-[.84rem] not-italic ${on ? "text-[#dcebe5]" : said.wrong ? "font-semibold text-madder" : "text-soft"}`}
         >
-          {state.text}
+          <span className={`min-w-0 truncate ${state.waits ? "opacity-70" : ""}`}>{said.text}</span>
+          {state.waits && last && <span aria-label="working">…</span>}
+          {state.moved && (
+            <span className={`shrink-0 font-semibold ${on ? "text-white" : "text-blue"}`}>{state.moved}</span>
+          )}
         </em>
       </span>
     </PageLink>

@@ -1,10 +1,15 @@
 "use client";
 import { useState } from "react";
 
-/** A plain number, kept when the field is left or Enter is pressed, given back by Escape; what is no number is said. */
+/**
+ * A plain number, kept when the field is left or Enter is pressed, given back by Escape; what is no number is said. Every number on the
+ * way is told (`onType`), and `onGiveUp` that what was told is to be forgotten.
+ */
 export function NumberField({
   label,
   value,
+  onType,
+  onGiveUp,
   onSettle,
   onEmpty,
   empty,
@@ -12,20 +17,35 @@ export function NumberField({
 }: {
   label: string;
   value: number | null;
+  onType?(value: number): void;
+  onGiveUp?(): void;
   onSettle(value: number): void;
   onEmpty?(): void;
   empty?: string;
   className?: string;
 }) {
-  const [text, setText] = useState<string | null>(null);
+  /** What is typed, and the value that stood before: what was told may be shown as the value by now. */
+  const [draft, setDraft] = useState<{ text: string; stood: number | null } | null>(null);
   const [wrong, setWrong] = useState(false);
+  const text = draft?.text ?? null;
+  const numberIn = (t: string) => {
+    const read = Number(t.replace(",", "."));
+    return t.trim() !== "" && Number.isFinite(read) ? read : undefined;
+  };
+  const type = (t: string) => {
+    setDraft({ text: t, stood: draft ? draft.stood : value });
+    const read = numberIn(t);
+    if (read === undefined) onGiveUp?.();
+    else onType?.(read);
+  };
   const settle = () => {
-    if (text === null) return;
-    const read = Number(text.replace(",", "."));
-    if (text.trim() === "" && onEmpty) onEmpty();
-    else if (text.trim() === "" || !Number.isFinite(read)) return setWrong(true);
-    else if (read !== value) onSettle(read);
-    setText(null);
+    if (draft === null) return;
+    const read = numberIn(draft.text);
+    if (draft.text.trim() === "" && onEmpty) onEmpty();
+    else if (read === undefined) return setWrong(true);
+    else if (read !== draft.stood) onSettle(read);
+    else onGiveUp?.();
+    setDraft(null);
     setWrong(false);
   };
   return (
@@ -38,13 +58,14 @@ export function NumberField({
         placeholder={empty}
         value={text ?? value ?? ""}
         onFocus={(e) => e.target.select()}
-        onChange={(e) => setText(e.target.value)}
+        onChange={(e) => type(e.target.value)}
         onBlur={settle}
         onKeyDown={(e) => {
           if (e.key === "Enter") settle();
           if (e.key === "Escape") {
-            setText(null);
+            setDraft(null);
             setWrong(false);
+            onGiveUp?.();
           }
         }}
       />

@@ -108,6 +108,8 @@ function OptionField({
         <NumberField
           label={p.label}
           value={value.kind === "amount" ? Number(value.of.valueOf().toPrecision(4)) : null}
+          onType={(n) => tryOut?.(p.name, n)}
+          onGiveUp={giveUp}
           onSettle={(n) => set(n)}
           className={`w-20 ${asked ? "font-semibold" : ""}`}
         />

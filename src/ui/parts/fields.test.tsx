@@ -106,6 +106,29 @@ describe("a number", () => {
     await user.tab();
     expect([given, field.value]).toEqual([[12.5], "40"]);
   });
+  test("what is typed is told on the way; settled it is new only where it is not what stood, though it is shown by then", async () => {
+    const heard: (number | string)[] = [];
+    function Tried() {
+      const [kept, keep] = useState(40);
+      const [tried, setTried] = useState<number | null>(null);
+      const onType = (n: number) => (setTried(n), void heard.push(n));
+      const onGiveUp = () => (setTried(null), void heard.push("given up"));
+      const onSettle = (n: number) => (setTried(null), keep(n), void heard.push(`kept ${n}`));
+      return (
+        <NumberField label="Pieces" value={tried ?? kept} onType={onType} onGiveUp={onGiveUp} onSettle={onSettle} />
+      );
+    }
+    render(<Tried />);
+    const [user, field] = [userEvent.setup(), screen.getByRole<HTMLInputElement>("textbox")];
+    await user.click(field);
+    await user.keyboard("45{Enter}");
+    expect(heard.splice(0)).toEqual([4, 45, "kept 45"]);
+    await user.clear(field);
+    await user.keyboard("45{Enter}");
+    expect(heard.splice(0)).toEqual(["given up", 4, 45, "given up"]);
+    await user.type(field, "7{Escape}");
+    expect([heard, field.value]).toEqual([[457, "given up"], "45"]);
+  });
   test("words and nothing are said to be no number, unless nothing means something", async () => {
     const [user, field] = openNumber();
     await user.clear(field);

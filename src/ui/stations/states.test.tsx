@@ -47,6 +47,7 @@ function open(o: Partial<Job>, layout: Partial<Laid["layout"]> = {}): [Desk, Lai
   };
   return [{ job, worked } as Desk, laid];
 }
+const bothOf = ([desk, laid]: [Desk, Laid]) => [desk.worked, laid.layout.result!] as const;
 const states = (...of: [Desk, Laid]) => STATIONS.map((s) => stationState(s, ...of));
 
 describe("one line on each station", () => {
@@ -79,6 +80,16 @@ describe("one line on each station", () => {
       text: expect.stringMatching(/^late: ready/),
       wrong: true,
     });
+  });
+  test("what the last change moved is told beside how it stands: boards, money by what has a price, days", () => {
+    const nails = { form: "pack" as const, pack: 1000, price: 9, available: null, source: "buy" as const }; // prettier-ignore
+    const packs = orderOf(...bothOf(open({}))).unpriced.map((material) => ({ ...nails, material }));
+    const [desk, laid] = open({ stock: [...boards, ...packs] });
+    const { result } = laid.layout;
+    const was = { boards: result!.count - 2, total: laid.order!.total + 28.4, finish: laid.plan!.finish - 2 * 1440 };
+    expect(states(desk, { ...laid, was }).map((s) => s.moved)).toEqual([undefined, undefined, "+2", "−28.40", "2 days later", undefined]); // prettier-ignore
+    const same = { boards: result!.count, total: laid.order!.total, finish: laid.plan!.finish - 1 };
+    expect(new Set(states(desk, { ...laid, was: same }).map((s) => s.moved))).toEqual(new Set([undefined]));
   });
   test("while the layout is worked out, stopped or failed, what hangs on it says so", () => {
     expect(states(...open({}, { fresh: false, state: "working" }))[2]!.text).toBe("working …");

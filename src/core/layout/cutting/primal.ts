@@ -214,7 +214,12 @@ export function restrictedMaster(d: Diver, rest: Rest, root: MasterAnswer): void
     .sort((a, b) => a.reduced - b.reduced)
     .slice(0, WHOLE.patterns)
     .map(({ p }) => p);
-  const solved = d.lp({ ...wholeModelOf(near, d.stock, rest.left, rest.supply), nodes: WHOLE.nodes, brief: true, going: d.going });
+  const solved = d.lp({
+    ...wholeModelOf(near, d.stock, rest.left, rest.supply),
+    nodes: WHOLE.nodes,
+    brief: true,
+    going: d.going,
+  });
   if (!solved) return;
   const used = near.flatMap((pattern, i) =>
     Math.round(solved.values[i]!) > 0 ? [{ pattern, repeat: Math.round(solved.values[i]!) }] : [],

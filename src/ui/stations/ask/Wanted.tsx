@@ -10,7 +10,7 @@ import { useShown, WhichShown } from "@/ui/parts/Shown";
 
 /** What is wanted, line by line. */
 export function Wanted() {
-  const { job, worked, standards, designs, problem, act } = useDesk();
+  const { job, worked, standards, designs, problem, act, try: tryOut, untry } = useDesk();
   const { lines } = job;
   const shown = useShown(lines.length);
   const choices = useMemo(() => choicesOf({ standards, designs }), [standards, designs]);
@@ -37,6 +37,8 @@ export function Wanted() {
                 fault={worked.faults.find((f) => f.at === at)?.message}
                 refused={problem?.field === `line ${at}` ? problem.message : undefined}
                 act={act}
+                tryOut={tryOut}
+                untry={untry}
               />
             );
           })}
@@ -75,6 +77,8 @@ const Row = memo(function Row({
   fault,
   refused,
   act,
+  tryOut,
+  untry,
 }: {
   line: JobLine;
   at: number;
@@ -84,6 +88,8 @@ const Row = memo(function Row({
   /** What was asked of it and is not done. */
   refused?: string;
   act: Desk["act"];
+  tryOut: Desk["try"];
+  untry: Desk["untry"];
 }) {
   const n = at + 1;
   const change = (to: Partial<JobLine>) => act({ do: "change line", at, to }, `line ${at}`);
@@ -94,6 +100,8 @@ const Row = memo(function Row({
         <NumberField
           label={`Quantity of line ${n}`}
           value={line.quantity}
+          onType={(quantity) => tryOut({ do: "change line", at, to: { quantity } }, `line ${at}`)}
+          onGiveUp={untry}
           onSettle={(quantity) => change({ quantity })}
           className="w-16 text-[1.13rem] font-semibold"
         />

@@ -1,5 +1,6 @@
 import dynamic from "next/dynamic";
 import { aboveBound, type LayoutResult, moneyOf } from "@/core/layout/layout";
+import { stoodText } from "@/ui/desk/moves";
 import type { Station } from "@/ui/desk/station";
 import { count, percent } from "@/ui/parts/words";
 
@@ -8,11 +9,14 @@ export const layOut = {
   key: "3",
   name: "Lay out",
   waits: "layout",
-  state: (_desk, { layout }) => {
+  state: (_desk, { layout, was }) => {
     const result = layout.result!;
     if (result.missing.length > 0) return { text: `${count(result.missing.length, "part")} without wood`, wrong: true };
     const boards = count(result.count, "board");
-    return { text: layout.improving ? `${boards} so far` : `${boards} · ${quality(result)}` };
+    return {
+      text: layout.improving ? `${boards} so far` : `${boards} · ${quality(result)}`,
+      moved: stoodText.boards(was, result.count),
+    };
   },
   Page: dynamic(() => import("./LayOut").then((m) => m.LayOut)),
   load: () => import("./LayOut"),

@@ -1,5 +1,6 @@
 import dynamic from "next/dynamic";
-import type { Station } from "@/ui/desk/station";
+import { stoodText } from "@/ui/desk/moves";
+import { type Station, WORKING } from "@/ui/desk/station";
 import { clockDay } from "@/ui/parts/words";
 
 export const run = {
@@ -7,11 +8,12 @@ export const run = {
   key: "5",
   name: "Run",
   waits: "layout",
-  state: ({ job }, { plan }) => {
+  state: ({ job }, { plan, was }) => {
     if (!job.start) return { text: "no start day", wrong: true };
-    if (!plan) return { text: "working …" };
+    if (!plan) return WORKING;
     const ready = clockDay(plan.finish).slice(4);
-    return plan.late ? { text: `late: ready ${ready}`, wrong: true } : { text: `ready ${ready}` };
+    const moved = stoodText.finish(was, plan.finish);
+    return plan.late ? { text: `late: ready ${ready}`, wrong: true, moved } : { text: `ready ${ready}`, moved };
   },
   Page: dynamic(() => import("./Run").then((m) => m.Run)),
   load: () => import("./Run"),
