@@ -49,6 +49,12 @@ test("a keypress redraws Shape within 100 ms at p95; a job is usable within a se
     loads.push(Math.round(await page.evaluate(() => performance.getEntriesByName("usable")[0]!.startTime)));
     await expect(page.getByRole("button", { name: /^Side, length/ })).toBeVisible();
   }
+  const bytes = await page.evaluate(() =>
+    (performance.getEntriesByType("resource") as PerformanceResourceTiming[])
+      .filter((r) => new URL(r.name).pathname.endsWith(".js"))
+      .reduce((n, r) => n + r.encodedBodySize, 0),
+  );
+  console.log(`scripts of Shape: ${(bytes / 1000).toFixed(0)} kB over the wire`);
   const [first, ...later] = loads;
   const usable = later.sort((a, b) => a - b)[2]!;
   console.log(`first view usable in ${usable} ms (median of five; the very first ${first} ms)`);
