@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from "node:child_process";
-import { cpSync, existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
+import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { env, install, say } from "./steps.mjs";
@@ -64,10 +64,11 @@ const kindOf = (line) => line.replace(every, "#");
 
 /** Each line of now with the ratios of its figures to those of the same line before. */
 function compare(now, before) {
-  const open = Map.groupBy(before, kindOf);
+  const open = [...before];
   for (const line of now) {
-    const old = open.get(kindOf(line))?.shift();
-    if (!old) continue;
+    const at = open.findIndex((o) => kindOf(o) === kindOf(line));
+    if (at < 0) continue;
+    const [old] = open.splice(at, 1);
     const was = old.match(every).map(Number);
     const ratios = line.match(every).map((n, i) => (was[i] === 0 || Number(n) === was[i] ? "=" : (Number(n) / was[i]).toFixed(2))); // prettier-ignore
     console.log(`  now     ${line.trim()}\n  before  ${old.trim()}\n  ratios  ${ratios.join("  ")}\n`);
@@ -80,8 +81,10 @@ function checkout(commit) {
   const git = spawnSync("git", ["worktree", "add", "--detach", folder, commit], { stdio: ["ignore", "ignore", "inherit"] });
   if (git.status !== 0) process.exit(1);
   const lock = (at) => readFileSync(join(at, "package-lock.json"), "utf8");
-  if (lock(folder) === lock(".")) cpSync("node_modules", join(folder, "node_modules"), { recursive: true, verbatimSymlinks: true, filter: (p) => !p.endsWith(".rundik") }); // prettier-ignore
-  else spawnSync("npm", ["ci", "--no-audit", "--no-fund"], { cwd: folder, env, stdio: "inherit" });
+  if (lock(folder) === lock(".")) {
+    spawnSync("cp", ["-a", "node_modules", folder], { stdio: "inherit" });
+    rmSync(join(folder, "node_modules/.rundik"), { recursive: true, force: true });
+  } else spawnSync("npm", ["ci", "--no-audit", "--no-fund"], { cwd: folder, env, stdio: "inherit" });
   return folder;
 } // prettier-ignore
 
