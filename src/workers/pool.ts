@@ -215,7 +215,7 @@ export const askLayout = async (request: LayoutRequest, how: Asking = {}): Promi
   (await lay(request, how)).result;
 
 /** After so long on a thread there is something to buy and saw by; and a better one a little later; ms. */
-const [QUICK, SOON] = [100, 4000];
+const [QUICK, SOON] = [100, 6000];
 
 /**
  * As `askLayout`, but what is best at once, and then after a while, is told (`soFar`) before a better one is looked for. In a crowd everybody gets
@@ -263,6 +263,8 @@ async function inTurn<N extends TaskName>(
 const PLANNED_IN = 4000;
 /** What would help is looked for so long, ms. */
 const WEIGHED_IN = 20_000;
+/** The layout of what is weighed up is looked for so long, ms. */
+const MOMENT = 4000;
 
 type Watch<N extends TaskName> = Pick<How<Tasks[N]["progress"]>, "hear" | "signal" | "enough">;
 
@@ -297,7 +299,7 @@ export async function askProposal(request: ProposalRequest, signal?: AbortSignal
 /** What a job comes to, laid out as far as it is in a moment. @throws AbortError, LayoutLimit, FullError */
 export async function askWeighed(job: Job, signal?: AbortSignal): Promise<Weighed> {
   const request = await inTurn("request", job, false, signal);
-  const { result } = await lay(request, { signal, within: SOON });
+  const { result } = await lay(request, { signal, within: MOMENT });
   return inTurn("weighed", { job, result }, false, signal);
 }
 

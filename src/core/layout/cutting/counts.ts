@@ -1,6 +1,6 @@
 import { settle } from "./enumeration";
 import { generateColumns, type MasterAnswer } from "./master";
-import { dive, type Diver } from "./primal";
+import { dive, type Diver, restrictedMaster } from "./primal";
 import { added, type Rest, type Supply } from "./problem";
 import type { Sums } from "./sums";
 
@@ -25,7 +25,7 @@ const MOST_TRIED = 12;
 /** As many nodes are gone into even where the gap is small: many a proof takes no more. */
 const FEW_NODES = 40;
 /** Dives for one set of counts; and for one whose boards leave less than this part of the cheapest to waste. */
-const DIVES = { most: 8, tight: 3 };
+const DIVES = { most: 4, tight: 2 };
 const TIGHT = 0.05;
 /** Cells filled by pricing after which no further dive for one set of counts is begun; a small gap is let be; the search ends. */
 const SPENT = { dives: 25e6, near: 50e6, all: 400e6 };
@@ -105,8 +105,10 @@ function tryCounts(d: Diver, within: Rest, price: number, cost: () => number): b
   const cheapest = Math.min(...d.stock.map((s) => s.price).filter((p) => p > 0));
   const most = price - relaxed.cost < TIGHT * cheapest ? DIVES.tight : DIVES.most;
   const before = d.pricer.spent();
-  for (let i = 0; i < most && (i < 2 || d.pricer.spent() - before < SPENT.dives) && !isFound() && d.going(); i++)
+  for (let i = 0; i < most && (i < 2 || d.pricer.spent() - before < SPENT.dives) && !isFound() && d.going(); i++) {
     dive(d, within, relaxed, i);
+    if (i === 0 && !isFound()) restrictedMaster(d, within, relaxed);
+  }
   if (isFound() || !d.going()) return isFound();
   const { stock, pricer, lp, going } = d;
   const settled = settle({ stock, pricer, lp, going, prove: true, soon: true }, within, relaxed, price);
