@@ -214,8 +214,8 @@ async function lay(
 export const askLayout = async (request: LayoutRequest, how: Asking = {}): Promise<LayoutResult> =>
   (await lay(request, how)).result;
 
-/** After so long on a thread there is something to buy and saw by; and a better one a little later; ms. */
-const [QUICK, SOON] = [100, 6000];
+/** After so long on a thread there is something to buy and saw by; a better one a little later; and the last, before a group is given up; ms. */
+const [QUICK, SOON, LAST] = [100, 6000, 90_000];
 
 /**
  * As `askLayout`, but what is best at once, and then after a while, is told (`soFar`) before a better one is looked for. In a crowd everybody gets
@@ -228,7 +228,7 @@ export async function askLayoutSoon(
   const turnsOfIt: Asking[] = [
     { within: QUICK, yields: true, apart: soFar },
     { within: SOON, better: true },
-    { better: true },
+    { better: true, within: LAST },
   ];
   let best: LayoutResult | undefined;
   for (const [n, turn] of turnsOfIt.entries()) {
