@@ -1,7 +1,7 @@
 import { spawn, spawnSync } from "node:child_process";
 import { existsSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
-import { join } from "node:path";
+import { delimiter, join, resolve } from "node:path";
 import { env, install, say } from "./steps.mjs";
 
 /**
@@ -43,8 +43,13 @@ if (unknown) {
 /** Runs a part in a checkout, showing what it says; answers with its lines that have figures. */
 function figuresOf({ command: [program, ...args], env: extra, built }, folder) {
   if (built) spawnSync(process.execPath, ["-e", "import('./scripts/steps.mjs').then((s) => (s.build(), s.chromium()))"], { cwd: folder, env, stdio: "inherit" }); // prettier-ignore
-  return new Promise((resolve) => {
-    const one = spawn(program, args, { cwd: folder, env: { ...env, ...extra }, stdio: ["ignore", "pipe", "inherit"] });
+  const path = `${resolve(folder, "node_modules/.bin")}${delimiter}${env.PATH}`;
+  return new Promise((done) => {
+    const one = spawn(program, args, {
+      cwd: folder,
+      env: { ...env, ...extra, PATH: path },
+      stdio: ["ignore", "pipe", "inherit"],
+    });
     let said = "";
     one.stdout.on("data", (text) => {
       process.stdout.write(text);
@@ -52,7 +57,7 @@ function figuresOf({ command: [program, ...args], env: extra, built }, folder) {
     });
     one.on("close", (code) => {
       if (code !== 0) process.exitCode = 1;
-      resolve(said.split("\n").filter((line) => NUMBER.test(line) && line.includes(": ")));
+      done(said.split("\n").filter((line) => NUMBER.test(line) && line.includes(": ")));
     });
   });
 }

@@ -118,7 +118,8 @@ export function dive(d: Diver, from: Rest, root: MasterAnswer, attempt: number):
     if (step % d.buildEvery === 0 && buildRest(d, next, all, relaxed, step)) return;
     for (const p of homogeneous(d, next)) d.pool.add(p);
     const after = generateColumns(d.stock, d.pricer, next.left, next.supply, d.pool, d.lp, {
-      fitting: boards < d.fittingBelow,
+      // Where everything is free there is no telling how many.
+      fitting: !(boards >= d.fittingBelow),
       rounds: 20,
       going: d.going,
     });

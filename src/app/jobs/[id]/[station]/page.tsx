@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { connection } from "next/server";
+import { cache } from "react";
 import { idParam } from "@/app/http";
 import { fromKept } from "@/app/kept";
 import { database } from "@/store/database";
@@ -14,11 +15,14 @@ import { PAGE_IDS } from "@/ui/desk/pages";
 
 type Props = { params: Promise<{ id: string; station: string }> };
 
+/** Read once for a page and its title. */
+const read = cache((id: number) => jobStore(database()).load(id));
+
 async function open({ params }: Props) {
   const { id, station } = await params;
-  const read = idParam.safeParse(id);
-  if (!read.success || !(PAGE_IDS as readonly string[]).includes(station)) notFound();
-  return jobStore(database()).load(read.data);
+  const asked = idParam.safeParse(id);
+  if (!asked.success || !(PAGE_IDS as readonly string[]).includes(station)) notFound();
+  return read(asked.data);
 }
 
 export async function generateMetadata(props: Props): Promise<Metadata> {
