@@ -1,5 +1,5 @@
 "use client";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Stood } from "./moves";
 
 /**
@@ -7,13 +7,16 @@ import type { Stood } from "./moves";
  * (`trying`) it is held against what stands. `now` is undefined until it is worked out.
  */
 export function useStood(change: number, trying: boolean, now: Stood | undefined): Stood | undefined {
-  const [known, setKnown] = useState<{ change: number; now?: Stood; before?: Stood }>({ change });
+  // What stands comes often and is seen only when something moves it: it draws nothing anew.
+  const latest = useRef({ change, now });
+  const [was, setWas] = useState<{ stands?: Stood; before?: Stood }>({});
   useEffect(() => {
-    if (trying) return;
-    setKnown((k) => {
-      if (k.change !== change) return { change, now, before: k.now ?? k.before };
-      return now ? { ...k, now } : k;
-    });
+    const { now: stands } = latest.current;
+    if (trying) setWas((w) => (w.stands === stands ? w : { ...w, stands }));
+    else if (latest.current.change !== change) {
+      latest.current = { change, now };
+      if (stands) setWas((w) => ({ ...w, before: stands }));
+    } else if (now) latest.current.now = now;
   }, [change, trying, now]);
-  return trying ? known.now : known.before;
+  return trying ? was.stands : was.before;
 }

@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
-import { type ComponentType, memo, useCallback, useDeferredValue, useEffect, useState } from "react";
+import { type ComponentType, memo, useCallback, useDeferredValue, useEffect, useRef, useState } from "react";
 import { Troubles } from "@/ui/desk/Troubles";
 import { actText } from "@/core/job/acts";
 import type { StoredJob } from "@/core/job/stored";
@@ -130,9 +130,12 @@ function StationTab({ station, on, desk, laid }: { station: Station; on: boolean
   const settled = useDeferredValue(desk, typeof window === "undefined" ? desk : null);
   const state: StationState = settled ? stationState(station, settled, laid) : { text: "" };
   // While it is worked out anew the tab says how it stood, so that nothing flickers under whoever types.
-  const [last, setLast] = useState<StationState>();
-  if (!state.waits && state.text && (state.text !== last?.text || state.wrong !== last.wrong)) setLast(state);
-  const said = (state.waits && last) || state;
+  const last = useRef<StationState>(undefined);
+  useEffect(() => {
+    if (!state.waits && state.text) last.current = state;
+  });
+  const before = state.waits ? last.current : undefined;
+  const said = before ?? state;
   return (
     <PageLink
       job={desk.id}
@@ -147,8 +150,8 @@ function StationTab({ station, on, desk, laid }: { station: Station; on: boolean
           suppressHydrationWarning
           className={`flex gap-1.5 text-[.84rem] not-italic ${on ? "text-[#dcebe5]" : said.wrong ? "font-semibold text-madder" : "text-soft"}`}
         >
-          <span className={`min-w-0 truncate ${state.waits ? "opacity-70" : ""}`}>{said.text}</span>
-          {state.waits && last && <span aria-label="working">…</span>}
+          <span className="min-w-0 truncate">{said.text}</span>
+          {before && <span aria-label="working">…</span>}
           {state.moved && (
             <span className={`shrink-0 font-semibold ${on ? "text-white" : "text-blue"}`}>{state.moved}</span>
           )}
