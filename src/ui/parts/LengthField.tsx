@@ -3,6 +3,7 @@ import { useId, useState } from "react";
 import { exactText } from "@/core/length/format";
 import { type Length, type Units } from "@/core/length/length";
 import { LengthError, parseLength } from "@/core/length/parse";
+import { useGivenUp } from "./useGivenUp";
 
 /**
  * A length typed as the maker writes it. Every valid keystroke is told (`onType`), leaving the field or Enter settles
@@ -39,6 +40,7 @@ export function LengthField({
   const [text, setText] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
   const id = useId();
+  useGivenUp(text !== null, onGiveUp);
   const read = (t: string): Length | null => {
     if (onEmpty && t.trim() === "") {
       setWrong(null);

@@ -1,5 +1,6 @@
 "use client";
 import { useState } from "react";
+import { useGivenUp } from "./useGivenUp";
 
 /**
  * A plain number, kept when the field is left or Enter is pressed, given back by Escape; what is no number is said. Every number on the
@@ -28,6 +29,7 @@ export function NumberField({
   const [draft, setDraft] = useState<{ text: string; stood: number | null } | null>(null);
   const [wrong, setWrong] = useState(false);
   const text = draft?.text ?? null;
+  useGivenUp(draft !== null, onGiveUp);
   const numberIn = (t: string) => {
     const read = Number(t.replace(",", "."));
     return t.trim() !== "" && Number.isFinite(read) ? read : undefined;

@@ -118,7 +118,7 @@ describe("a number", () => {
         <NumberField label="Pieces" value={tried ?? kept} onType={onType} onGiveUp={onGiveUp} onSettle={onSettle} />
       );
     }
-    render(<Tried />);
+    const { unmount } = render(<Tried />);
     const [user, field] = [userEvent.setup(), screen.getByRole<HTMLInputElement>("textbox")];
     await user.click(field);
     await user.keyboard("45{Enter}");
@@ -127,7 +127,11 @@ describe("a number", () => {
     await user.keyboard("45{Enter}");
     expect(heard.splice(0)).toEqual(["given up", 4, 45, "given up"]);
     await user.type(field, "7{Escape}");
-    expect([heard, field.value]).toEqual([[457, "given up"], "45"]);
+    expect([heard.splice(0), field.value]).toEqual([[457, "given up"], "45"]);
+    // Turned away from while it is typed in, nothing of it stays.
+    await user.type(field, "8");
+    unmount();
+    expect(heard).toEqual([458, "given up"]);
   });
   test("words and nothing are said to be no number, unless nothing means something", async () => {
     const [user, field] = openNumber();
