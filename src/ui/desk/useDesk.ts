@@ -2,7 +2,7 @@
 import { isUnmakeable } from "@/core/shape/shape";
 import { type Order, orderOf } from "@/core/order/order";
 import { createContext, useCallback, useContext, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
-import { type Act, carryOut, preview } from "@/core/job/acts";
+import { type Act, apply, carryOut, preview } from "@/core/job/acts";
 import { JobFileError } from "@/core/problem/problem";
 import { moneyText } from "@/core/money/money";
 import type { Job } from "@/core/job/job";
@@ -131,13 +131,24 @@ function takenUp(act: Act, job: Job, standards: Standard[], designs: Design[]): 
   ];
 }
 
+/** A job with what is tried; without it where that no longer can be: its line may be gone. */
+function withTried(job: Job, tried: Act, shop: Workshop): Job {
+  try {
+    return apply(job, tried, shop);
+  } catch (e) {
+    if (!(e instanceof JobFileError)) throw e;
+    return job;
+  }
+}
+
 /** Opens a job: local state that answers at once, acts sent to the server one after another. */
 export function useOpenJob(
   stored: StoredJob,
   { standards: ownStandards, designs: newest }: MakersOwn,
 ): { desk: Desk; laid: Laid } {
   const [job, setJob] = useState(stored.job);
-  const [draft, setDraft] = useState<Job | null>(null);
+  /** What is tried: shown on the job as it is by then, whoever else changes it meanwhile. */
+  const [tried, setTried] = useState<Act | null>(null);
   const [problem, setProblem] = useState<Desk["problem"]>(null);
   const [line, setLine] = useState(0);
   const [lit, light] = useState<Lit | null>(null);
@@ -163,8 +174,9 @@ export function useOpenJob(
   const keeping = useKeeping<StoredJob, Act>(`/api/jobs/${stored.id}`, stored, adopt, dependsOn);
   const { send } = keeping;
 
-  const shown = useMemo(() => inShop(draft ?? job, stored.id, around), [draft, job, stored.id, around]);
-  const own = (draft ?? job).stock.length;
+  const drafted = useMemo(() => (tried ? withTried(job, tried, shop) : job), [job, tried, shop]);
+  const shown = useMemo(() => inShop(drafted, stored.id, around), [drafted, stored.id, around]);
+  const own = drafted.stock.length;
   const worked = useMemo(() => workJob(shown), [shown]);
   /** What is done is checked in full, as the server will; what is tried while typing only where it changes a line. */
   const carry = useCallback((out: typeof preview, act: Act, field: string | undefined, then: (next: Job) => void) => {
@@ -183,7 +195,7 @@ export function useOpenJob(
 
   const act = useCallback(
     (act: Act, field?: string) => {
-      setDraft(null);
+      setTried(null);
       const here = inShop(latest.current, stored.id, aroundNow.current);
       const { before, act: onOwn } = takingUp(act, latest.current, here);
       for (const take of [...before, ...takenUp(act, latest.current, ownStandards, newest)]) {
@@ -231,9 +243,9 @@ export function useOpenJob(
     );
   }, []);
 
-  const tryOut = useCallback((act: Act, field?: string) => carry(preview, act, field, setDraft), [carry]);
+  const tryOut = useCallback((act: Act, field?: string) => carry(preview, act, field, () => setTried(act)), [carry]);
   const untry = useCallback(() => {
-    setDraft(null);
+    setTried(null);
     setProblem(null);
     setMoves(new Map());
   }, []);
@@ -278,7 +290,7 @@ export function useOpenJob(
       try: tryOut,
       untry,
       undo: () => {
-        setDraft(null);
+        setTried(null);
         setProblem(null);
         setMoves(new Map());
         setChange((n) => n + 1);
@@ -325,7 +337,7 @@ export function useOpenJob(
       result && order && { boards: result.count, total: order.total, ...(plan ? { finish: plan.finish } : {}) },
     [result, order, plan],
   );
-  const was = useStood(change, draft !== null, now);
+  const was = useStood(change, tried !== null, now);
 
   const laid = useMemo(() => ({ layout, order, plan, was }), [layout, order, plan, was]);
   return { desk, laid };
