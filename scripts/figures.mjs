@@ -57,7 +57,7 @@ function figuresOf({ command: [program, ...args], env: extra, built }, folder) {
     });
     one.on("close", (code) => {
       if (code !== 0) process.exitCode = 1;
-      done(said.split("\n").filter((line) => NUMBER.test(line) && line.includes(": ")));
+      done(said.split("\n").filter((line) => NUMBER.test(line) && /: | in /.test(line)));
     });
   });
 }
