@@ -153,7 +153,9 @@ function StationTab({ station, on, desk, laid }: { station: Station; on: boolean
           <span className="min-w-0 truncate">{said.text}</span>
           {before && <span aria-label="working">…</span>}
           {state.moved && (
-            <span className={`shrink-0 font-semibold ${on ? "text-white" : "text-blue"}`}>{state.moved}</span>
+            <span className={`hidden shrink-0 font-semibold lg:inline ${on ? "text-white" : "text-blue"}`}>
+              {state.moved}
+            </span>
           )}
         </em>
       </span>
