@@ -27,6 +27,7 @@ export interface Station {
   load(): Promise<unknown>;
 }
 
+/** What follows from the layout or the plan is on its way. */
 export const WORKING: StationState = { text: "working …", waits: true };
 
 /** How things stand at a station, or what it waits for. */
