@@ -27,6 +27,37 @@ test("two screens on one job: each sees what the other does, nothing that is bei
   await other.context().close();
 });
 
+test("what is typed at a line stays with it when another screen takes out one above it, and so does the line that is open", async ({
+  page,
+  browser,
+  request,
+}) => {
+  const line = (size: string, quantity: number) => ({ item: "body", standard: "langstroth-10", size, quantity });
+  const lines = [line("deep", 4), line("medium", 5), line("shallow", 6)];
+  const file = { format: "rundik-job", version: 1, name: "Lines that move", units: "in", lines, stock: [] };
+  const { id } = (await (await request.post("/api/jobs", { data: file })).json()) as { id: number };
+  const other = await (await browser.newContext()).newPage();
+  for (const p of [page, other]) await p.goto(`/jobs/${id}/ask`);
+  const size = (n: number) => page.getByLabel(`Size of line ${n}`);
+  await quantity(page, 2).fill("88");
+  await other.getByRole("button", { name: "Take out line 1" }).click();
+  await expect(size(1)).toHaveText(/medium/i);
+  await expect(quantity(page, 1)).toBeFocused();
+  await expect(quantity(page, 1)).toHaveValue("88");
+  await expect(quantity(page, 2)).toHaveValue("6");
+  await quantity(page, 1).press("Enter");
+  await expect(quantity(other, 1)).toHaveValue("88");
+  await expect(quantity(other, 2)).toHaveValue("6");
+  // The line that is open at Shape stays open.
+  await page.goto(`/jobs/${id}/shape`);
+  const shallow = page.getByRole("button", { name: /^6.*shallow/i });
+  await shallow.click();
+  await other.getByRole("button", { name: "Take out line 1" }).click();
+  await expect(page.getByRole("button", { name: /^88.*medium/i })).toBeHidden();
+  await expect(shallow).toHaveAttribute("aria-current", "true");
+  await other.context().close();
+});
+
 test("the shop: what is said there every job has at once, on other screens too; what a job does otherwise stays until it is given back", async ({
   page,
   browser,

@@ -25,7 +25,10 @@ export function changesBetween<T extends object>(earlier: T, later: T): Change[]
 }
 
 /** The part of two lists between what they begin and end with alike. */
-function stretch(was: unknown[], is: unknown[]): { at: number; was: unknown[]; is: unknown[] } {
+export function stretch(
+  was: readonly unknown[],
+  is: readonly unknown[],
+): { at: number; was: unknown[]; is: unknown[] } {
   const least = Math.min(was.length, is.length);
   let at = 0;
   while (at < least && same(was[at], is[at])) at++;

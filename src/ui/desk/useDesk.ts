@@ -25,6 +25,7 @@ import { mayMove, type Moves, movesBetween, type Stood } from "./moves";
 import { type Keeping, useKeeping } from "./useKeeping";
 import { nextKey, screenName } from "./waiting";
 import { type LayoutState, useLayout } from "./useLayout";
+import { useKeys } from "@/ui/parts/useKeys";
 import { usePlan } from "./usePlan";
 import { useStood } from "./useStood";
 
@@ -55,6 +56,8 @@ export interface Desk {
   catalogue(act: CatalogueAct): void;
   line: number;
   setLine(line: number): void;
+  /** Which line and which of its own stock is which, by place, whatever others take out meanwhile. */
+  keys: { lines: readonly number[]; stock: readonly number[] };
   lit: Lit | null;
   light(lit: Lit | null): void;
   moves: Moves;
@@ -131,6 +134,17 @@ function takenUp(act: Act, job: Job, standards: Standard[], designs: Design[]): 
   ];
 }
 
+/** Acts on a line name it by its place. */
+const isOnLine = (act: Act): act is Extract<Act, { do: "change line" | "option" }> =>
+  act.do === "change line" || act.do === "option";
+
+/** What is tried where its line stands by now; null where that is gone. */
+function movedTo({ act, line }: { act: Act; line: number | undefined }, lines: readonly number[]): Act | null {
+  if (!isOnLine(act) || line === undefined) return act;
+  const at = lines.indexOf(line);
+  return at === -1 ? null : { ...act, at };
+}
+
 /** A job with what is tried; without it where that no longer can be: its line may be gone. */
 function withTried(job: Job, tried: Act, shop: Workshop): Job {
   try {
@@ -147,10 +161,17 @@ export function useOpenJob(
   { standards: ownStandards, designs: newest }: MakersOwn,
 ): { desk: Desk; laid: Laid } {
   const [job, setJob] = useState(stored.job);
-  /** What is tried: shown on the job as it is by then, whoever else changes it meanwhile. */
-  const [tried, setTried] = useState<Act | null>(null);
+  /** What is tried, and on which line: shown on the job as it is by then, whoever else changes it meanwhile. */
+  const [trying, setTrying] = useState<{ act: Act; line: number | undefined } | null>(null);
   const [problem, setProblem] = useState<Desk["problem"]>(null);
-  const [line, setLine] = useState(0);
+  const lines = useKeys(job.lines);
+  const stock = useKeys(job.stock);
+  const keys = useMemo(() => ({ lines, stock }), [lines, stock]);
+  const keysNow = useRef(lines);
+  /** The line that is open, and the place it had: what stands there is open when it is gone. */
+  const [opened, open] = useState({ key: 0, at: 0 });
+  const stands = lines.indexOf(opened.key);
+  const line = stands === -1 ? Math.min(opened.at, Math.max(0, lines.length - 1)) : stands;
   const [lit, light] = useState<Lit | null>(null);
   const [moves, setMoves] = useState<Moves>(new Map());
   /** So often something was done. */
@@ -158,7 +179,8 @@ export function useOpenJob(
   const latest = useRef(job);
   useEffect(() => {
     latest.current = job;
-  }, [job]);
+    keysNow.current = lines;
+  }, [job, lines]);
   const [shop, setShop] = useState(stored.shop);
   const shopNow = useRef(shop);
   const [around, setAround] = useState(stored.around);
@@ -174,6 +196,7 @@ export function useOpenJob(
   const keeping = useKeeping<StoredJob, Act>(`/api/jobs/${stored.id}`, stored, adopt, dependsOn);
   const { send } = keeping;
 
+  const tried = useMemo(() => trying && movedTo(trying, lines), [trying, lines]);
   const drafted = useMemo(() => (tried ? withTried(job, tried, shop) : job), [job, tried, shop]);
   const shown = useMemo(() => inShop(drafted, stored.id, around), [drafted, stored.id, around]);
   const own = drafted.stock.length;
@@ -195,7 +218,7 @@ export function useOpenJob(
 
   const act = useCallback(
     (act: Act, field?: string) => {
-      setTried(null);
+      setTrying(null);
       const here = inShop(latest.current, stored.id, aroundNow.current);
       const { before, act: onOwn } = takingUp(act, latest.current, here);
       for (const take of [...before, ...takenUp(act, latest.current, ownStandards, newest)]) {
@@ -243,9 +266,13 @@ export function useOpenJob(
     );
   }, []);
 
-  const tryOut = useCallback((act: Act, field?: string) => carry(preview, act, field, () => setTried(act)), [carry]);
+  const tryOut = useCallback(
+    (act: Act, field?: string) =>
+      carry(preview, act, field, () => setTrying({ act, line: isOnLine(act) ? keysNow.current[act.at] : undefined })),
+    [carry],
+  );
   const untry = useCallback(() => {
-    setTried(null);
+    setTrying(null);
     setProblem(null);
     setMoves(new Map());
   }, []);
@@ -277,20 +304,21 @@ export function useOpenJob(
       around,
       catalogue,
       shopMinutes,
-      line: Math.min(line, Math.max(0, shown.lines.length - 1)),
+      line,
       setLine: (n) => {
-        setLine(n);
+        open({ key: lines[n]!, at: n });
         light(null);
         setMoves(new Map());
       },
       lit,
       light,
       moves,
+      keys,
       act,
       try: tryOut,
       untry,
       undo: () => {
-        setTried(null);
+        setTrying(null);
         setProblem(null);
         setMoves(new Map());
         setChange((n) => n + 1);
@@ -313,6 +341,8 @@ export function useOpenJob(
       catalogue,
       shopMinutes,
       line,
+      lines,
+      keys,
       lit,
       moves,
       standards,

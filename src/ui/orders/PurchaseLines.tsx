@@ -2,6 +2,7 @@
 import type { Units } from "@/core/length/length";
 import { costOfPurchase, dueOf, missingOf, priceText, type Purchase, type PurchaseAct } from "@/core/purchase/purchase";
 import { NumberField } from "@/ui/parts/NumberField";
+import { useKeys } from "@/ui/parts/useKeys";
 import { dayText } from "@/ui/parts/words";
 import { ThingName } from "./Thing";
 
@@ -21,6 +22,7 @@ export function PurchaseLines({
   const say = (minor: number) => priceText(minor, p.currency);
   const isDraft = !p.sent && !p.cancelled;
   const cost = costOfPurchase(p);
+  const keys = useKeys(p.lines);
   return (
     <table className="cutting-list mt-2">
       <thead>
@@ -35,7 +37,7 @@ export function PurchaseLines({
       </thead>
       <tbody>
         {p.lines.map((l, i) => (
-          <tr key={i}>
+          <tr key={keys[i]}>
             <td className="w-24 text-right font-mono text-[1.13rem] font-semibold">
               {isDraft ? (
                 <NumberField

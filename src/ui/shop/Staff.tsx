@@ -3,6 +3,7 @@ import { useState } from "react";
 import { STATIONS } from "@/core/feature/machine";
 import { canWork, type Person, type Workshop } from "@/core/shop/shop";
 import { TextField } from "@/ui/parts/TextField";
+import { useKeys } from "@/ui/parts/useKeys";
 import { Dates } from "./Dates";
 import { Days } from "./Days";
 import { Hours } from "./Hours";
@@ -10,6 +11,7 @@ import { Hours } from "./Hours";
 /** Who works, where they differ: a title is enough; days and hours that are not said are the shop's. */
 export function Staff({ workshop, onSettle }: { workshop: Workshop; onSettle(staff: Person[]): void }) {
   const { staff, days, hours } = workshop;
+  const keys = useKeys(staff);
   const [title, setTitle] = useState("");
   const unworked = staff.length > 0 ? STATIONS.filter((s) => !staff.some((p) => canWork(p, s))) : [];
   const put = (i: number, to: Partial<Person>) => onSettle(staff.map((p, k) => (k === i ? { ...p, ...to } : p)));
@@ -22,7 +24,7 @@ export function Staff({ workshop, onSettle }: { workshop: Workshop; onSettle(sta
     <div className="border-t border-rule py-1.5">
       {staff.map((p, i) => (
         <div
-          key={i}
+          key={keys[i]}
           className="mb-2 grid grid-cols-[5.5rem_minmax(0,1fr)] items-center justify-items-start gap-x-4 gap-y-1 border-b border-rule pb-2"
         >
           <span className="col-span-2 flex w-full items-baseline justify-between">

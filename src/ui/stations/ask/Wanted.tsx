@@ -10,7 +10,7 @@ import { useShown, WhichShown } from "@/ui/parts/Shown";
 
 /** What is wanted, line by line. */
 export function Wanted() {
-  const { job, worked, standards, designs, problem, act, try: tryOut, untry } = useDesk();
+  const { job, worked, standards, designs, problem, keys, act, try: tryOut, untry } = useDesk();
   const { lines } = job;
   const shown = useShown(lines.length);
   const choices = useMemo(() => choicesOf({ standards, designs }), [standards, designs]);
@@ -28,14 +28,16 @@ export function Wanted() {
         <tbody>
           {lines.slice(shown.from, shown.from + shown.drawn).map((line, i) => {
             const at = shown.from + i;
+            const key = keys.lines[at]!;
             return (
               <Row
-                key={at}
+                key={key}
+                field={`line ${key}`}
                 line={line}
                 at={at}
                 choices={choices}
                 fault={worked.faults.find((f) => f.at === at)?.message}
-                refused={problem?.field === `line ${at}` ? problem.message : undefined}
+                refused={problem?.field === `line ${key}` ? problem.message : undefined}
                 act={act}
                 tryOut={tryOut}
                 untry={untry}
@@ -73,6 +75,7 @@ function choicesOf({ standards, designs }: { standards: Desk["standards"]; desig
 const Row = memo(function Row({
   line,
   at,
+  field,
   choices,
   fault,
   refused,
@@ -82,6 +85,8 @@ const Row = memo(function Row({
 }: {
   line: JobLine;
   at: number;
+  /** Where what is refused of it belongs. */
+  field: string;
   choices: Choices;
   /** Why it cannot be made. */
   fault?: string;
@@ -92,7 +97,7 @@ const Row = memo(function Row({
   untry: Desk["untry"];
 }) {
   const n = at + 1;
-  const change = (to: Partial<JobLine>) => act({ do: "change line", at, to }, `line ${at}`);
+  const change = (to: Partial<JobLine>) => act({ do: "change line", at, to }, field);
   const standard = choices.of(line.standard);
   return (
     <tr>
@@ -100,7 +105,7 @@ const Row = memo(function Row({
         <NumberField
           label={`Quantity of line ${n}`}
           value={line.quantity}
-          onType={(quantity) => tryOut({ do: "change line", at, to: { quantity } }, `line ${at}`)}
+          onType={(quantity) => tryOut({ do: "change line", at, to: { quantity } }, field)}
           onGiveUp={untry}
           onSettle={(quantity) => change({ quantity })}
           className="w-16 text-[1.13rem] font-semibold"

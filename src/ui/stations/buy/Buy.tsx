@@ -29,7 +29,7 @@ export function Buy() {
   // One size of pack is chosen of a thing: another takes its place.
   const choose = (stock: PackStock) => {
     const at = job.stock.findIndex((x, i) => i < desk.own && x.form === "pack" && x.chosen && x.material === stock.material); // prettier-ignore
-    desk.act(at < 0 ? { do: "add stock", stock } : { do: "change stock", at, stock }, `stock ${at}`);
+    desk.act(at < 0 ? { do: "add stock", stock } : { do: "change stock", at, stock }, `stock ${desk.keys.stock[at]}`);
   };
   return (
     <div className="grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.5fr)_minmax(0,1fr)]">

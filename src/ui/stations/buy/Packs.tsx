@@ -29,10 +29,11 @@ export function Packs() {
   const needs = [...new Set(order?.lines.filter((l) => l.unit !== "board").map((l) => l.what) ?? [])].filter(
     (w) => !packs.some((p) => p.s.material === w),
   );
+  const field = (at: number) => `stock ${desk.keys.stock[at]}`;
   const change = (at: number, s: StockEntry) =>
     at >= desk.own && s.offer !== undefined
       ? desk.catalogue({ do: "change", id: s.offer, to: offerOf(s) })
-      : desk.act({ do: "change stock", at, stock: s }, `stock ${at}`);
+      : desk.act({ do: "change stock", at, stock: s }, field(at));
   const add = (materials: string[]) => {
     const list = materials.map((material) => {
       const unit = order?.lines.find((l) => l.what === material)?.unit ?? "each";
@@ -47,7 +48,7 @@ export function Packs() {
       <table className="cutting-list">
         <tbody>
           {packs.map(({ s, at }) => (
-            <tr key={at}>
+            <tr key={at < desk.own ? desk.keys.stock[at] : `offer ${s.offer}`}>
               <td>{s.material}</td>
               <td className="text-right whitespace-nowrap">
                 pack of{" "}
@@ -62,7 +63,7 @@ export function Packs() {
                 <Price of={s.material} stock={s} onChange={(to) => change(at, to)} />
               </td>
               {at < desk.own ? (
-                <TakeOut what={`${s.material}`} act={{ do: "remove stock", at }} field={`stock ${at}`} />
+                <TakeOut what={`${s.material}`} act={{ do: "remove stock", at }} field={field(at)} />
               ) : (
                 <td className="text-right text-[.84rem] text-soft">catalogue</td>
               )}

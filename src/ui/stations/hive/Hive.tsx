@@ -19,6 +19,7 @@ import { type Desk, useDesk } from "@/ui/desk/useDesk";
 import { HiveStack } from "@/ui/drawing/HiveStack";
 import { FindingRow } from "@/ui/parts/FindingRow";
 import { NumberField } from "@/ui/parts/NumberField";
+import { useKeys } from "@/ui/parts/useKeys";
 import { AddLevel } from "./AddLevel";
 import { Figures } from "./Figures";
 import { LevelOptions } from "./LevelOptions";
@@ -29,14 +30,17 @@ import { Needed } from "./Needed";
 export function Hive() {
   const desk = useDesk();
   const { hives } = desk.job;
-  const [at, setAt] = useState(0);
-  const hive = hives[Math.min(at, hives.length - 1)];
+  const keys = useKeys(hives);
+  const [shown, show] = useState(0);
+  const at = keys.indexOf(shown);
+  const hive = hives[at === -1 ? hives.length - 1 : at];
   const put = (next: HiveData[]) => desk.act({ do: "hives", hives: next }, "hive");
   if (!hive) return <Start onStart={(h) => put([h])} />;
   const here = hives.indexOf(hive);
+  if (at === -1) show(keys[here]!);
   return (
     <OneHive
-      key={here}
+      key={keys[here]}
       hive={hive}
       desk={desk}
       change={(to) => put(hives.map((h, i) => (i === here ? to : h)))}
@@ -44,10 +48,10 @@ export function Hive() {
         <p className="no-print mb-2 flex flex-wrap items-baseline gap-x-2">
           {hives.map((h, i) => (
             <button
-              key={i}
+              key={keys[i]}
               className={`quiet ${i === here ? "font-semibold no-underline" : ""}`}
               aria-pressed={i === here}
-              onClick={() => setAt(i)}
+              onClick={() => show(keys[i]!)}
             >
               {h.name}
             </button>
@@ -58,7 +62,7 @@ export function Hive() {
             value=""
             onChange={(e) => {
               put([...hives, STARTERS[Number(e.target.value)]!]);
-              setAt(hives.length);
+              show(-1);
             }}
           >
             <option value="">another …</option>
@@ -119,7 +123,11 @@ function OneHive({
 }) {
   const { job, worked } = desk;
   const [season, setSeason] = useState<Season | undefined>("summer");
-  const [chosen, setChosen] = useState<number | null>(null);
+  const keys = useKeys(hive.levels);
+  const [chosenKey, choose] = useState<number | null>(null);
+  const place = chosenKey === null ? -1 : keys.indexOf(chosenKey);
+  const chosen = place === -1 ? null : place;
+  const setChosen = (i: number | null) => choose(i === null ? null : keys[i]!);
   const [added, setAdded] = useState(false);
   const built = useMemo(() => {
     try {
@@ -137,8 +145,8 @@ function OneHive({
     const levels = [...hive.levels];
     const [taken] = levels.splice(i, 1);
     levels.splice(i + by, 0, taken!);
+    setChosen(i);
     change({ ...hive, levels });
-    setChosen(i + by);
   };
   return (
     <div className="grid grid-cols-1 gap-x-5 gap-y-4 md:grid-cols-[300px_minmax(0,1fr)] xl:grid-cols-[300px_minmax(0,1fr)_300px] print:block">
@@ -195,6 +203,7 @@ function OneHive({
         )}
         {chosen !== null && hive.levels[chosen] && (
           <LevelOptions
+            key={chosenKey}
             level={hive.levels[chosen]}
             at={chosen}
             desk={desk}

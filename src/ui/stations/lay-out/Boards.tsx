@@ -17,12 +17,15 @@ export function Boards() {
   const desk = useDesk();
   const { stock, units } = desk.job;
   const { alone } = desk.job;
-  const own = stock.slice(0, desk.own).flatMap((s, at) => (s.form !== "pack" ? [{ s, at }] : []));
+  const own = stock
+    .slice(0, desk.own)
+    .flatMap((s, at) => (s.form !== "pack" ? [{ s, at, key: desk.keys.stock[at]! }] : []));
   const around = stock.slice(desk.own).filter((s) => s.form !== "pack");
+  const field = (at: number) => `stock ${desk.keys.stock[at]}`;
   const yard = around.filter((s) => s.source === "yard").reduce((n, s) => n + (s.available ?? 0), 0);
   const bought = around.filter((s) => s.source === "buy").length;
   const aside = leftAside({ ...desk.job, stock: stock.slice(0, desk.own) }, desk.id, desk.around); // prettier-ignore
-  const change = (at: number, s: StockEntry) => desk.act({ do: "change stock", at, stock: s }, `stock ${at}`);
+  const change = (at: number, s: StockEntry) => desk.act({ do: "change stock", at, stock: s }, field(at));
   return (
     <>
       <h2 className="small-head">Boards to cut from</h2>
@@ -64,8 +67,8 @@ export function Boards() {
             </tr>
           </thead>
           <tbody>
-            {own.map(({ s, at }) => (
-              <tr key={at}>
+            {own.map(({ s, at, key }) => (
+              <tr key={key}>
                 <td>
                   <TextField
                     label={`Wood of board ${at + 1}`}
@@ -116,7 +119,7 @@ export function Boards() {
                             key={into}
                             className="quiet ml-1 whitespace-nowrap"
                             aria-label={`Resaw board ${at + 1} into ${into}`}
-                            onClick={() => desk.act({ do: "resaw", at, into }, `stock ${at}`)}
+                            onClick={() => desk.act({ do: "resaw", at, into }, field(at))}
                           >
                             resaw in {into}
                           </button>
@@ -136,7 +139,7 @@ export function Boards() {
                     className="w-14"
                   />
                 </td>
-                <TakeOut what={`board ${at + 1}`} act={{ do: "remove stock", at }} field={`stock ${at}`} />
+                <TakeOut what={`board ${at + 1}`} act={{ do: "remove stock", at }} field={field(at)} />
               </tr>
             ))}
           </tbody>

@@ -23,7 +23,7 @@ export function LineList({ desk }: { desk: Desk }) {
           const stop = found.some((f) => f.state === "stop") || !shape;
           const care = found.some((f) => f.state === "care" && !f.ofStandard);
           return (
-            <li key={at}>
+            <li key={desk.keys.lines[at]}>
               <button
                 onClick={() => desk.setLine(at)}
                 aria-current={at === line}
@@ -101,7 +101,7 @@ export function Faulty({ desk }: { desk: Desk }) {
           <button
             className="act"
             disabled={Object.keys(job.lines[line]!.options).length === 0}
-            onClick={() => desk.act({ do: "change line", at: line, to: { options: {} } }, `line ${line}`)}
+            onClick={() => desk.act({ do: "change line", at: line, to: { options: {} } })}
           >
             Back to the usual choices
           </button>
@@ -119,9 +119,11 @@ export function Faulty({ desk }: { desk: Desk }) {
 export function LineOptions({ desk }: { desk: Desk }) {
   const { worked, line, job, problem } = desk;
   const { shape } = lineAt(worked.lines, line)!;
-  const field = (name: string) => `${line}.${name}`;
+  const key = desk.keys.lines[line]!;
+  const field = (name: string) => `${key}.${name}`;
   return (
     <OptionList
+      key={key}
       shape={shape}
       asked={job.lines[line]!.options}
       units={job.units}
