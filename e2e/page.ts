@@ -1,12 +1,14 @@
-import { test as base, type Page } from "@playwright/test";
+import { expect, test as base, type Page } from "@playwright/test";
 
 /** Until the page's controls answer: what is pressed before is lost, as a person would see and press again. */
 const usable = (page: Page) => page.waitForFunction(() => performance.getEntriesByName("usable").length > 0);
 
-/** A page that has been gone to, or loaded again, is one that answers. */
+/** A page that has been gone to, or loaded again, is one that answers; nothing on it may throw, or be drawn twice because server and browser differ. */
 export const test = base.extend({
   page: async ({ page }, use) => {
     const { goto, reload } = page;
+    const thrown: string[] = [];
+    page.on("pageerror", (e) => thrown.push(`${page.url()}: ${e.message}`));
     page.goto = async (...at) => {
       const reply = await goto.apply(page, at);
       if (page.url().startsWith("http")) await usable(page);
@@ -18,6 +20,7 @@ export const test = base.extend({
       return reply;
     };
     await use(page);
+    expect(thrown).toEqual([]);
   },
 });
-export { expect, type Page } from "@playwright/test";
+export { expect, type Page };

@@ -150,7 +150,9 @@ function StationTab({ station, on, desk, laid }: { station: Station; on: boolean
           suppressHydrationWarning
           className={`flex gap-1.5 text-[.84rem] not-italic ${on ? "text-[#dcebe5]" : said.wrong ? "font-semibold text-madder" : "text-soft"}`}
         >
-          <span className="min-w-0 truncate">{said.text}</span>
+          <span suppressHydrationWarning className="min-w-0 truncate">
+            {said.text}
+          </span>
           {before && <span aria-label="working">…</span>}
           {state.moved && (
             <span className={`hidden shrink-0 font-semibold lg:inline ${on ? "text-white" : "text-blue"}`}>
