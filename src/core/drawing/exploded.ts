@@ -1,7 +1,7 @@
 import type { Part } from "@/core/shape/part";
 import { type ItemAxis, ITEM_AXES, placedBox, reach, view } from "@/core/shape/assembly";
 import type { Shape } from "@/core/shape/shape";
-import type { Range } from "@/core/solid/solid";
+import type { Range } from "@/core/solid/plane";
 import { partLetter } from "./face";
 
 /** A flat piece of the exploded view: polygons on the page (x right, y down, nm), nearer ones last. */

@@ -1,7 +1,8 @@
 import type { Part } from "@/core/shape/part";
 import type { Feature } from "@/core/feature/feature";
 import { bitesOf } from "@/core/shape/assembly";
-import { type Bite, extent, type Point, type Polygon, silhouette } from "@/core/solid/solid";
+import type { Point, Polygon } from "@/core/solid/plane";
+import { type Bite, extent, silhouette } from "@/core/solid/solid";
 
 /** A part's face at true size, l right and w down, in nm: its outline, and each cut on a layer of its own. */
 export interface Face {

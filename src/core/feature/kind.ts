@@ -2,7 +2,8 @@ import { z } from "zod";
 import { type Formula, formulaSchema } from "@/core/formula/formula";
 import type { Length } from "@/core/length/length";
 import type { Material } from "@/core/feature/material";
-import type { Axis, Bite, Range } from "@/core/solid/solid";
+import type { Range } from "@/core/solid/plane";
+import type { Axis, Bite } from "@/core/solid/solid";
 import type { Hazard } from "./hazard";
 import type { Machine, Setting } from "./machine";
 

@@ -3,7 +3,8 @@ import { inch, type Length, nm, type Units } from "@/core/length/length";
 import { gravityOf } from "@/core/judge/strength";
 import { lengthOf, type Shape } from "@/core/shape/shape";
 import { bitesOf } from "@/core/shape/assembly";
-import type { Bite, Polygon } from "@/core/solid/solid";
+import type { Polygon } from "@/core/solid/plane";
+import type { Bite } from "@/core/solid/solid";
 import { type Standing, chainOf, heightOf } from "@/core/line/standing";
 
 /** kg/m³, from memory. */

@@ -1,16 +1,7 @@
 import type { Part, Place } from "./part";
 import { type Shape } from "./shape";
-import {
-  type Axis,
-  AXES,
-  type Polygon,
-  type Range,
-  acrossAxes,
-  rectangle,
-  sectionOf,
-  silhouette,
-  woodAlong,
-} from "@/core/solid/solid";
+import { type Polygon, type Range, rectangle } from "@/core/solid/plane";
+import { type Axis, AXES, acrossAxes, sectionOf, silhouette, woodAlong } from "@/core/solid/solid";
 
 /**
  * The assembled item in space: x along the frames, y across, z up, in nm. Everything drawn or judged is read from

@@ -1,13 +1,10 @@
-import { difference, type Geom } from "polyclip-ts";
+import { cutOut, type Point, type Polygon, type Range, rectangle } from "./plane";
 
 /**
  * Solids in a part's own axes (l along the grain, w down the face, t into the wood), in nm: a blank less what its
  * features take away. What a feature takes is a box, or a polygon drawn out along one axis.
  */
 export type Axis = "l" | "w" | "t";
-export type Range = [from: number, to: number];
-export type Point = [number, number];
-export type Polygon = Point[];
 export interface Box {
   l: Range;
   w: Range;
@@ -85,32 +82,25 @@ function subtract(wood: Range[], [from, to]: Range): Range[] {
 /** The wood in the plane across `axis` at `at`: polygons with holes, on the other two axes. */
 export function sectionOf(size: Record<Axis, number>, bites: Bite[], axis: Axis, at: number): Polygon[][] {
   if (!(0 < at && at < size[axis])) return [];
-  const cuts = bites.flatMap((bite) => crossing(bite, axis, at));
-  return cutOut(size, axis, cuts);
+  return cutOut(
+    blank(size, axis),
+    bites.flatMap((bite) => crossing(bite, axis, at)),
+  );
 }
 
 /** The outline seen along `axis`: the blank less what goes right through. */
 export function silhouette(size: Record<Axis, number>, bites: Bite[], axis: Axis): Polygon[][] {
   const through = bites.filter((b) => extent(b)[axis][0] <= 0 && extent(b)[axis][1] >= size[axis]);
   return cutOut(
-    size,
-    axis,
+    blank(size, axis),
     through.flatMap((bite) => crossing(bite, axis, size[axis] / 2)),
   );
 }
 
-function cutOut(size: Record<Axis, number>, axis: Axis, cuts: Polygon[]): Polygon[][] {
+/** A blank's two sizes across `axis`. */
+function blank(size: Record<Axis, number>, axis: Axis): [number, number] {
   const [a, b] = acrossAxes(axis);
-  const blank = rectangle([0, size[a]], [0, size[b]]);
-  if (cuts.length === 0) return [[blank]];
-  const left = difference([blank] as Geom, ...cuts.map((c) => [c] as Geom)) as Polygon[][];
-  return left.map((rings) => rings.map(open));
-}
-
-/** A ring without its first point said again at the end. */
-function open(ring: Polygon): Polygon {
-  const [first, last] = [ring[0]!, ring.at(-1)!];
-  return ring.length > 1 && first[0] === last[0] && first[1] === last[1] ? ring.slice(0, -1) : ring;
+  return [size[a], size[b]];
 }
 
 /** What a bite takes from the plane across `axis` at `at`. */
@@ -124,13 +114,4 @@ function crossing(bite: Bite, axis: Axis, at: number): Polygon[] {
   const other = a === prism.axis ? b : a;
   const middle = { l: 0, w: 0, t: 0, [axis]: at, [prism.axis]: (prism.range[0] + prism.range[1]) / 2 };
   return along(bite, other, middle).map((r) => (other === a ? rectangle(r, prism.range) : rectangle(prism.range, r)));
-}
-
-export function rectangle(x: Range, y: Range): Polygon {
-  return [
-    [x[0], y[0]],
-    [x[1], y[0]],
-    [x[1], y[1]],
-    [x[0], y[1]],
-  ];
 }

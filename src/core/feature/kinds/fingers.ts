@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { type Length, nm } from "@/core/length/length";
-import type { Axis, Bite, Prism, Range } from "@/core/solid/solid";
+import type { Range } from "@/core/solid/plane";
+import type { Axis, Bite, Prism } from "@/core/solid/solid";
 import { atOf, ENDS, end, formula, kindOf, PAST } from "../kind";
 
 const KEEPS = ["odd", "even"] as const;

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Range } from "@/core/solid/solid";
+import type { Range } from "@/core/solid/plane";
 import { atOf, distances, formula, kindOf, RUNS } from "../kind";
 
 /** A line to fold sheet material on, right across it or along it; nothing is taken away. */

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import type { Range } from "@/core/solid/solid";
+import type { Range } from "@/core/solid/plane";
 import { atOf, distances, FACES, face, formula, intoFace, kindOf, RUNS } from "../kind";
 
 /** A slot in a face from side to side, `along` the grain or across it, its near side at `at`. */

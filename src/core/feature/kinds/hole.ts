@@ -1,5 +1,5 @@
 import { type Length, nm } from "@/core/length/length";
-import type { Range } from "@/core/solid/solid";
+import type { Range } from "@/core/solid/plane";
 import { atOf, distances, formula, kindOf, PAST } from "../kind";
 
 /** A round hole right through, its middle at `l` and `w`; or a row of them along the grain, `step` apart. */

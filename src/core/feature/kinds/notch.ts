@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { type Length, nm } from "@/core/length/length";
-import type { Range } from "@/core/solid/solid";
+import type { Range } from "@/core/solid/plane";
 import { atOf, distances, formula, kindOf } from "../kind";
 
 const span = z.tuple([formula, formula]);

@@ -1,6 +1,6 @@
 import { atOf, distances, EDGES, edge, FACES, face, formula, intoFace, kindOf } from "../kind";
 import { nm } from "@/core/length/length";
-import type { Range } from "@/core/solid/solid";
+import type { Range } from "@/core/solid/plane";
 
 /** A step along an edge or end: `across` the face from it, `deep` into the face, all along it or from–to. */
 export const rabbet = kindOf({

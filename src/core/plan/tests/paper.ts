@@ -1,6 +1,7 @@
 import { mm, nm } from "@/core/length/length";
 import { cutListDocument } from "@/core/line/cutlist";
-import { type Bite, extent, type Range, woodAlong } from "@/core/solid/solid";
+import type { Range } from "@/core/solid/plane";
+import { type Bite, extent, woodAlong } from "@/core/solid/solid";
 import type { WorkedJob } from "@/core/job/worked";
 import type { LayoutResult } from "@/core/layout/layout";
 import { planDocument, planOf } from "../plan";
