@@ -145,6 +145,12 @@ test("a line is drawn three ways, its corners compared, its sheet and files at h
     await page.getByRole("button", { name: view }).click();
     await expect(page.getByRole("button", { name: view })).toHaveAttribute("aria-pressed", "true");
   }
+  // The working, by key and without a hand on the mouse.
+  await page.keyboard.press("w");
+  await expect(page.getByRole("dialog", { name: /all the way back$/ })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expect(page.getByRole("dialog")).toBeHidden();
+  await expect(page.getByRole("button", { name: "all of it" })).toBeFocused();
   await page.getByRole("button", { name: "compare corners" }).click();
   await expect(page.getByRole("dialog").getByRole("row")).toHaveCount(8);
   await page.getByRole("button", { name: "Choose fingers" }).click();

@@ -26,12 +26,19 @@ export const designStore = ofDatabase((db) => {
     remove: db.prepare("DELETE FROM own_design WHERE id = ?"),
   };
   const now = () => new Date(Date.now()).toISOString();
+  /** A mark never changes: what was read of it once is read. */
+  const known = new Map<string, Recipe>();
+  const recipeIn = (data: string): Recipe => {
+    const recipe = known.get(data) ?? designSchema.shape.recipe.parse(upToDate(JSON.parse(data)));
+    known.set(data, recipe);
+    return recipe;
+  };
   const list = (): KeptMark[] => {
     const notes = sql.notes.all();
     return sql.all
       .all()
       .map((r) => ({
-        recipe: designSchema.shape.recipe.parse(upToDate(JSON.parse(r.data))),
+        recipe: recipeIn(r.data),
         mark: r.mark,
         why: r.why,
         madeAt: r.made_at,

@@ -36,3 +36,6 @@ export interface Part {
   fits?: NonNullable<PartRecipe["fits"]>;
   working: { length: Working; width: Working; thickness: Working };
 }
+
+/** Parts that are folded from sheet. */
+export const foldedParts = (parts: Part[]): Part[] => parts.filter((p) => p.features.some((f) => f.fold));

@@ -99,6 +99,3 @@ export function Flat({ part, units }: { part: Part; units: Units }) {
     </svg>
   );
 }
-
-/** Parts that are folded from sheet. */
-export const foldedParts = (parts: Part[]): Part[] => parts.filter((p) => p.features.some((f) => f.fold));

@@ -8,6 +8,7 @@ import type { StoredJob } from "@/core/job/stored";
 import type { MakersOwn } from "@/core/designs/design";
 import { Guarded } from "@/ui/parts/Guarded";
 import { Key } from "@/ui/parts/Key";
+import { later } from "@/ui/parts/later";
 import { dayText } from "@/ui/parts/words";
 
 import { PageLink } from "@/ui/desk/PageLink";
@@ -16,9 +17,6 @@ import { type Station, type StationState, stationState } from "@/ui/desk/station
 import { PAGES, STATIONS } from "@/ui/stations";
 import { type Desk, DeskProvider, type Laid, LaidProvider, useOpenJob } from "@/ui/desk/useDesk";
 import { WorkingStrip } from "./WorkingStrip";
-
-/** So long after a page is there, ms. */
-const SOON = 1000;
 
 /** Each page is drawn anew only when something it shows has changed. */
 const DRAWN = Object.fromEntries(Object.values(PAGES).map(({ id, Page }) => [id, memo(Page)])) as unknown as Record<
@@ -163,12 +161,6 @@ function StationTab({ station, on, desk, laid }: { station: Station; on: boolean
       </span>
     </PageLink>
   );
-}
-
-/** Runs something a little later; gives what keeps it from being run. */
-function later(run: () => void): () => void {
-  const id = setTimeout(run, SOON);
-  return () => clearTimeout(id);
 }
 
 /** To the box where a few letters say what to make. */

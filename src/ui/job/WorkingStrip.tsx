@@ -2,11 +2,11 @@
 import { lineAt } from "@/core/line/shapes";
 import type { Part } from "@/core/shape/part";
 import { featureCuts } from "@/core/feature/say";
-import { Dialog } from "radix-ui";
 import { sourceText } from "@/core/formula/write";
 import type { Scope, Working } from "@/core/formula/scope";
 import type { Units } from "@/core/length/length";
 import { Key } from "@/ui/parts/Key";
+import { OpensDrawer } from "@/ui/parts/OpensDrawer";
 import { ValueShown, WorkingLine } from "@/ui/parts/WorkingText";
 import { useDesk } from "@/ui/desk/useDesk";
 
@@ -30,23 +30,19 @@ export function WorkingStrip({ open, setOpen }: { open: boolean; setOpen(open: b
         <span className="block">{sourceText(working)}</span>
       </span>
       <Cuts part={shape.parts.find((p) => lit?.key === `part ${p.id}`)} units={job.units} />
-      <Dialog.Root open={open} onOpenChange={setOpen}>
-        <Dialog.Trigger className="quiet">
-          all of it <Key k="w" />
-        </Dialog.Trigger>
-        <Dialog.Portal>
-          <Dialog.Content
-            aria-describedby={undefined}
-            className="fixed right-0 bottom-0 max-h-[80dvh] w-[min(46rem,100vw)] overflow-auto border-t-2 border-l-2 border-ink bg-white p-5"
-          >
-            <Dialog.Title className="mb-3 text-[1.2rem] font-semibold">{working.label}, all the way back</Dialog.Title>
-            <Chain working={working} scope={shape.scope} units={job.units} seen={new Set()} />
-            <Dialog.Close className="act mt-4">
-              close <Key k="esc" />
-            </Dialog.Close>
-          </Dialog.Content>
-        </Dialog.Portal>
-      </Dialog.Root>
+      <OpensDrawer
+        open={open}
+        setOpen={setOpen}
+        label={
+          <>
+            all of it <Key k="w" />
+          </>
+        }
+        title={`${working.label}, all the way back`}
+        className="max-h-[80dvh] w-[min(46rem,100vw)] border-t-2 border-l-2"
+      >
+        <Chain working={working} scope={shape.scope} units={job.units} seen={new Set()} />
+      </OpensDrawer>
     </footer>
   );
 }

@@ -1,42 +1,38 @@
 "use client";
 import { lineAt } from "@/core/line/shapes";
-import { Dialog } from "radix-ui";
+import { useState } from "react";
 import { cheapestByArea } from "@/core/boards/stock";
 import { compareJoints } from "@/core/judge/joints";
 import { forceIn, forceUnit } from "@/core/judge/strength";
 import { useDesk } from "@/ui/desk/useDesk";
-import { Key } from "@/ui/parts/Key";
 import { Measure } from "@/ui/parts/Measure";
+import { OpensDrawer } from "@/ui/parts/OpensDrawer";
 
 /** The corner joints of this box side by side; the maker chooses. */
 export function CompareJoints() {
+  const [open, setOpen] = useState(false);
   return (
-    <Dialog.Root>
-      <Dialog.Trigger className="quiet no-print text-[.84rem]">compare corners</Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed right-0 bottom-0 left-0 max-h-[90dvh] overflow-auto border-t-4 border-ink bg-white p-5"
-        >
-          <Dialog.Title className="mb-2 text-[1.2rem] font-semibold">Corners of this box, side by side</Dialog.Title>
-          <Joints />
-          <p className="mt-2 text-[.84rem] text-soft">
-            Held outwards: withdrawal of the screws that go in that way, 108.25 · G² · D · L and three quarters of it in
-            end grain, and shear of those that cross it, K · D² (Wood Handbook, fastenings, from memory). Fingers and
-            dovetails hold by glue and wood, not by their few screws. Glue counts face grain fully and end grain a
-            quarter (from memory). Minutes are starting guesses; wood at the cheapest board of the job.
-          </p>
-          <Dialog.Close className="act mt-3">
-            close <Key k="esc" />
-          </Dialog.Close>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <OpensDrawer
+      open={open}
+      setOpen={setOpen}
+      label="compare corners"
+      buttonClass="no-print text-[.84rem]"
+      title="Corners of this box, side by side"
+      className="left-0 max-h-[90dvh] border-t-4"
+    >
+      <Joints onChosen={() => setOpen(false)} />
+      <p className="mt-2 text-[.84rem] text-soft">
+        Held outwards: withdrawal of the screws that go in that way, 108.25 · G² · D · L and three quarters of it in end
+        grain, and shear of those that cross it, K · D² (Wood Handbook, fastenings, from memory). Fingers and dovetails
+        hold by glue and wood, not by their few screws. Glue counts face grain fully and end grain a quarter (from
+        memory). Minutes are starting guesses; wood at the cheapest board of the job.
+      </p>
+    </OpensDrawer>
   );
 }
 
 /** The table, worked out only when it is looked at. */
-function Joints() {
+function Joints({ onChosen }: { onChosen(): void }) {
   const desk = useDesk();
   const { job, line } = desk;
   const { quantity } = job.lines[line]!;
@@ -99,13 +95,16 @@ function Joints() {
                   {on ? (
                     "chosen"
                   ) : (
-                    <Dialog.Close
+                    <button
                       className="quiet"
                       aria-label={`Choose ${j.label}`}
-                      onClick={() => desk.act({ do: "option", at: line, name: "joint", value: j.id })}
+                      onClick={() => {
+                        desk.act({ do: "option", at: line, name: "joint", value: j.id });
+                        onChosen();
+                      }}
                     >
                       choose
-                    </Dialog.Close>
+                    </button>
                   )}
                 </td>
               </tr>

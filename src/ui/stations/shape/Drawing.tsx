@@ -1,13 +1,17 @@
 "use client";
+import dynamic from "next/dynamic";
 import { useState } from "react";
 import { heightMarks } from "@/core/drawing/stick";
+import { foldedParts } from "@/core/shape/part";
 import { frameFor, type WorkedLine } from "@/core/line/shapes";
 import type { Desk } from "@/ui/desk/useDesk";
 import { BodySection } from "@/ui/drawing/BodySection";
-import { Exploded } from "@/ui/drawing/Exploded";
-import { Flat, foldedParts } from "@/ui/drawing/Flat";
 import { FrameView } from "@/ui/drawing/FrameView";
 import { ThreeViews } from "@/ui/drawing/ThreeViews";
+
+// Not drawn at first: their scripts come when they are asked for.
+const Exploded = dynamic(() => import("@/ui/drawing/Exploded").then((m) => m.Exploded));
+const Flat = dynamic(() => import("@/ui/drawing/Flat").then((m) => m.Flat));
 
 const VIEWS = { cut: "cut through", three: "three views", apart: "pulled apart", flat: "laid flat" };
 
