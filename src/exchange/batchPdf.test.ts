@@ -22,6 +22,18 @@ const plan = planOf(worked, result);
 const of = { jobId: 7, job, lines: worked.lines, result };
 const words = (text: string) => text.replace(/\s+/g, " ");
 
+test("papers of what has no wood say on the first page what they are short of", async () => {
+  const short = layOut(
+    layoutRequest({ ...worked, job: { ...job, stock: [board({ thickness: inch(0, 3, 8) })] } }),
+    () => 0,
+  );
+  const batch = batchOf(worked, short, planOf(worked, short));
+  const pages = (await pagesOf(await batchPdf(batch, { ...of, result: short }, "A4"))).map(words);
+  expect(short.missing.length).toBeGreaterThan(1);
+  expect(pages.map((p) => p.includes(`No board gives ${short.missing.length} of its parts`))).toEqual(pages.map((_, i) => i === 0)); // prettier-ignore
+  expect((await pagesOf(await batchPdf(batchOf(worked, result, plan), of, "A4"))).join(" ")).not.toContain("No board gives"); // prettier-ignore
+});
+
 test("the batch as PDF has every paper: each setting, part, day, pattern, step, ticket, stick and label, and no caution is lost", async () => {
   const batch = batchOf(worked, result, plan);
   const pages = (await pagesOf(await batchPdf(batch, of, "A4"))).map(words);

@@ -7,6 +7,7 @@ import { featureCuts, noNailZones, settingText } from "@/core/feature/say";
 import type { Job } from "@/core/job/job";
 import { AGAINST, cutsOf } from "@/core/layout/cuts";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
+import { shortText } from "@/core/layout/missing";
 import { lengthText } from "@/core/length/format";
 import { type CutPart, cutList } from "@/core/line/cutlist";
 import { partKey } from "@/core/line/line";
@@ -34,7 +35,7 @@ interface Of {
 export function batchPdf(batch: Batch, of: Of, paper: Paper): Promise<Buffer> {
   const doc = new PDFDocument({ size: [PAPER[paper][0] * PT, PAPER[paper][1] * PT], margin: MARGIN, autoFirstPage: false, info: { Title: printable(`The batch: ${of.job.name}`) } }); // prettier-ignore
   const done = finished(doc);
-  const page = pagesOf(doc, of.job.name);
+  const page = pagesOf(doc, of.job.name, shortText(of.result));
   if (batch.setUps.length > 0) setUpList(page, batch, of);
   cutListOn(page, batch, of);
   if (batch.days.length > 0) runSheet(page, batch, of);
@@ -57,9 +58,10 @@ interface Cell {
   right?: boolean;
 }
 
-/** Pages that break between rows and carry their heading on. */
-function pagesOf(doc: Doc, job: string) {
+/** Pages that break between rows and carry their heading on; the first says what they are short of. */
+function pagesOf(doc: Doc, job: string, short: string) {
   let heading = "";
+  let isFirst = true;
   const wide = () => doc.page.width - 2 * MARGIN;
   const bottom = () => doc.page.height - MARGIN;
   const head = (again: boolean) => {
@@ -86,6 +88,8 @@ function pagesOf(doc: Doc, job: string) {
       if (doc.page && under > 0 && doc.y + 24 + under <= bottom()) doc.y += 18;
       else doc.addPage();
       head(false);
+      if (isFirst && short !== "") doc.font("Helvetica-Bold").fontSize(10).text(printable(short), MARGIN, doc.y, { width: wide() }).moveDown(0.5); // prettier-ignore
+      isFirst = false;
     },
     /** A row that is not torn, with a box to tick at its end where it is wanted, and its caution under it. */
     row(cells: Cell[], { tick = false, under = "" } = {}) {

@@ -2,6 +2,13 @@ import { lengthWithUnit } from "@/core/length/format";
 import type { Units } from "@/core/length/length";
 import type { Missing } from "./request";
 
+/** Said wherever something follows from a layout that not everything is in; empty where all is. */
+export function shortText({ missing }: { missing: readonly unknown[] }): string {
+  if (missing.length === 0) return "";
+  const parts = missing.length === 1 ? "one of its parts" : `${missing.length} of its parts`;
+  return `No board gives ${parts}: ${missing.length === 1 ? "its wood is" : "their wood is"} not counted here, nor the work of sawing it.`;
+}
+
 /** What a part that cannot be laid out wants, in one sentence. */
 export function missingText(m: Missing, units: Units): string {
   const say = (l: Parameters<typeof lengthWithUnit>[0]) => lengthWithUnit(l, units);

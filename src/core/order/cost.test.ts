@@ -55,6 +55,12 @@ test("ten deep and four medium bodies cost what a sheet worked by hand says", ()
   expect(deep.unknown).toEqual([]);
 });
 
+test("a part that no board gives is among what has no price, of its own line", () => {
+  const thick = { ...body("deep", 2), options: { joint: "rabbet-ends", thickness: inch(1, 1, 4) } };
+  const { cost } = costed({ lines: [body("deep", 10), thick], stock: [board(), ...HARDWARE] });
+  expect(cost.items.map((i) => i.unknown.filter((u) => u.startsWith("wood for")).length)).toEqual([0, 2]);
+});
+
 test("whatever the numbers, items share out exactly what is paid and worked, in whole coins of three currencies", () => {
   const size = fc.constantFrom("deep", "medium", "shallow");
   const lines = fc.array(fc.tuple(size, fc.integer({ min: 1, max: 60 })), { minLength: 1, maxLength: 4 });

@@ -62,6 +62,7 @@ export function costOf(worked: WorkedJob, layout: LayoutResult, order: Order): C
     wood: woodPools(layout, currency, (line, what) => unpriced.get(line)?.add(what)),
     ...hardwarePools(order, worked.job.stock, currency, (line, what) => unpriced.get(line)?.add(what)),
   };
+  for (const { blank } of layout.missing) unpriced.get(blank.of.line)?.add(`wood for ${blank.name}`);
   const area = areaByLine(layout);
   const minutes = minutesByLine(ops, lines, area);
   const say = (minor: Minor) => moneyText(fromMinor(minor, currency), currency);

@@ -85,7 +85,8 @@ export function standingOf(
   const order = orderOf(worked, result);
   const plan = started.start ? planOf(worked, result) : undefined;
   const days = (from: string, to: string) => Math.round((Date.parse(to) - Date.parse(from)) / (DAY * 60_000));
-  const ready = plan && dayOf(plan.finish);
+  // Without all its wood it is ready on no day.
+  const ready = plan && result.missing.length === 0 ? dayOf(plan.finish) : undefined;
   const firstUse = (what: string) => {
     const first = plan?.operations.find((o) => what === "sawing" || o.uses.some((u) => u.what === what));
     return first && dayOf(first.startsAt);

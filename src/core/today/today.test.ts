@@ -47,6 +47,14 @@ test("what was taken up from the yard counts as what is free of it now; acts tha
   expect(inShop(own, 1, NOTHING_AROUND).stock).toMatchObject([{ lot: 7, available: 0 }]);
 });
 
+test("a job is ready on no day before it has all its wood", () => {
+  const begun = job({ start: "2027-02-08", due: "2027-02-20" });
+  const short = stands(begun, { ...NOTHING_AROUND, lots: [lot(1, 1)] });
+  expect(short).toMatchObject({ missing: expect.any(Number) });
+  expect([short.ready, short.late]).toEqual([undefined, undefined]);
+  expect(stands(begun, { ...NOTHING_AROUND, lots: [lot(1, 20)] }).ready).toMatch(/^2027-02/);
+});
+
 test("sawn as laid out: the same boards go, every offcut that is kept comes, and the layout stays when the boards are gone", () => {
   const around = { ...NOTHING_AROUND, lots: [lot(1, 20)], offers: [] };
   const seen = inShop(job(), 1, around);

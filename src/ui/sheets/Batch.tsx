@@ -13,6 +13,7 @@ import type { Plan } from "@/core/plan/plan";
 import { Measure } from "@/ui/parts/Measure";
 import { Cuts, Sizes } from "@/ui/parts/PartCells";
 import { PrintButton } from "@/ui/parts/PrintButton";
+import { Short } from "@/ui/parts/Short";
 import { clockDay, clockTime, count, duration } from "@/ui/parts/words";
 import { Assembly } from "./AssemblySheet";
 import { Boards } from "./BoardSheets";
@@ -49,6 +50,7 @@ export function Batch({ worked, jobId, result, plan }: { worked: WorkedJob; jobI
       </p>
       <p className="no-print mb-3 text-soft">{papers.join(" · ")}</p>
       {!plan && <p className="no-print mb-3">The job has no start day: set-up list and run sheet are left out.</p>}
+      <Short result={result} />
       {plan && <SetUps batch={batch} worked={worked} />}
       <section className="keep-together mb-10" aria-label="Cut list">
         <Head what="Cut list" of={job.name} />

@@ -345,6 +345,14 @@ describe("Run", () => {
     for (const s of steps)
       expect(s.textContent).toMatch(/Follow the machine.s manual, local rules and licensed practice/);
   });
+  test.each([
+    ["Run", Run],
+    ["Buy", Buy],
+  ])("what has no wood is in no day and no sum, and %s says so", async (_, station) => {
+    open(station, { stock: [] });
+    await screen.findByText(/^No board gives 2 of its parts: their wood is not counted here/);
+    expect(screen.queryByText(/^Ready /)).toBeNull();
+  });
   test("no start day, no plan: it says so and leads to Ask", () => {
     open(Run, { start: undefined });
     expect(screen.getAllByRole("button").some((b) => /start/i.test(b.textContent!))).toBe(true);

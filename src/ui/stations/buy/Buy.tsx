@@ -3,6 +3,7 @@ import Link from "next/link";
 import type { PackStock } from "@/core/boards/stock";
 import { otherPacks } from "@/core/order/order";
 import { useDesk, useLaid, useMoney } from "@/ui/desk/useDesk";
+import { Short } from "@/ui/parts/Short";
 import { count } from "@/ui/parts/words";
 import { AfterLayout } from "../AfterLayout";
 import { Empty } from "../Empty";
@@ -54,11 +55,7 @@ export function Buy() {
             </span>
           )}
         </p>
-        {layout.result && layout.result.missing.length > 0 && (
-          <p role="alert" className="mb-2 border-l-8 border-madder bg-white px-3 py-2 font-semibold text-madder">
-            Not everything could be laid out, so this order is short. See Lay out.
-          </p>
-        )}
+        <Short result={layout.result} />
         <table className="cutting-list">
           <thead>
             <tr>

@@ -15,11 +15,12 @@ import { Measure } from "@/ui/parts/Measure";
 import { clockDay, clockTime, count, dayText, duration } from "@/ui/parts/words";
 import { AfterLayout } from "../AfterLayout";
 import { Empty } from "../Empty";
+import { Short } from "@/ui/parts/Short";
 
 /** The run sheet: what to do, in order, with every setting and caution, on screen and on paper. */
 export function Run() {
   const { job, worked, id } = useDesk();
-  const { plan } = useLaid();
+  const { layout, plan } = useLaid();
   if (job.lines.length === 0) return <Empty text="There is nothing to run yet." next="ask" act="Say what to make" />;
   if (!job.start) return <Empty text="The job has no start day." next="ask" act="Say when work starts" />;
   if (!plan) return <AfterLayout what="The plan stands" />;
@@ -30,8 +31,10 @@ export function Run() {
     <div>
       <header className="mb-3">
         <h2 className="only-print text-[1.4rem] font-semibold">Run sheet: {job.name}</h2>
+        <Short result={layout.result} />
         <p className="text-[1.13rem]">
-          Ready <b className="text-[1.5rem]">{clockDay(plan.finish)}</b>, {clockTime(plan.finish)}
+          {layout.result?.missing.length ? "What has wood is ready" : "Ready"}{" "}
+          <b className="text-[1.5rem]">{clockDay(plan.finish)}</b>, {clockTime(plan.finish)}
           {!job.due ? (
             ". "
           ) : plan.late ? (

@@ -8,8 +8,9 @@ export const run = {
   key: "5",
   name: "Run",
   waits: "layout",
-  state: ({ job }, { plan, was }) => {
+  state: ({ job }, { layout, plan, was }) => {
     if (!job.start) return { text: "no start day", wrong: true };
+    if (layout.result!.missing.length > 0) return { text: "waits for wood", wrong: true };
     if (!plan) return WORKING;
     const ready = clockDay(plan.finish).slice(4);
     const moved = stoodText.finish(was, plan.finish);
