@@ -17,6 +17,7 @@ test.each([
   ["10 deep bodies and 100 deep frames", "10 langstroth-10 body deep; 100 langstroth-10 frame deep"],
   ["10 deep bodies, 100 frames for the school garden by 12 March", "10 langstroth-10 body deep; 100 langstroth-10 frame deep | 2027-03-12 | School garden"], // prettier-ignore
   ["a national floor by friday, for allotment", "1 national floor-solid brood | 2026-11-27 | Allotment"],
+  ["20 feb, 12 deep bodies", "12 langstroth-10 body deep | 2027-02-20"],
   ["6 nat br 14, 66 frames due 2027-05-01", "6 national body 14x12; 66 national frame 14x12 | 2027-05-01"],
   ["5 deep bodies for langstroth 8", "5 langstroth-8 body deep"],
   ["400 frames", "400 langstroth-10 frame deep"],

@@ -69,6 +69,7 @@ export function readAsked(text: string, all: Makeable[], today: string, usual: s
     const one = /^an?\s/i.test(said.trim()) ? 1 : USUAL_QUANTITY;
     const of = found[0] && asLast(found, said, asked.lines.at(-1)?.of);
     if (of) asked.lines.push({ quantity: quantity ?? one, of, said });
+    else if (asked.due === undefined && readDay(said, today)) asked.due = readDay(said, today)!;
     else asked.unknown.push(said);
   }
   return asked;
