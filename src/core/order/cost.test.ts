@@ -55,6 +55,13 @@ test("ten deep and four medium bodies cost what a sheet worked by hand says", ()
   expect(deep.unknown).toEqual([]);
 });
 
+test("a board without a price is weighed by its size, but nothing is paid for that: it costs nothing yet, and is named", () => {
+  const { cost, order } = costed({ lines: [body("deep", 10)], stock: [board({ price: 0 }), ...HARDWARE] });
+  expect(order.unpriced).toHaveLength(1);
+  expect(cost.items[0]!.unknown).toEqual(["pine"]);
+  expect(cost.items[0]!.parts.filter((p) => p.kind === "wood" && p.minor > 0)).toEqual([]);
+});
+
 test("a part that no board gives is among what has no price, of its own line", () => {
   const thick = { ...body("deep", 2), options: { joint: "rabbet-ends", thickness: inch(1, 1, 4) } };
   const { cost } = costed({ lines: [body("deep", 10), thick], stock: [board(), ...HARDWARE] });

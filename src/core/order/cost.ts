@@ -5,6 +5,7 @@ import { allLayouts, type LayoutResult } from "@/core/layout/layout";
 import { type Currency, type Minor, moneyText, fromMinor, percentOf, shared, toMinor } from "@/core/money/money";
 import type { Operation } from "@/core/work/operation";
 import { operations } from "@/core/work/operations";
+import type { WeighedStock } from "@/core/layout/weighed";
 import type { Order } from "./order";
 
 /** Where the money of a piece is, in the order it is spent. */
@@ -115,10 +116,10 @@ function shareText({ byLine }: Pool, line: number): string {
   return `${Number((((byLine.get(line) ?? 0) / all) * 100).toPrecision(3))} %`;
 }
 
-/** What a square nanometre of the same wood costs to buy; undefined where none has a price. */
-function worthOfArea(stock: BoardStock[], of: BoardStock): number | undefined {
+/** What a square nanometre of the same wood costs to buy; undefined where none has a price of its own. */
+function worthOfArea(stock: WeighedStock[], of: BoardStock): number | undefined {
   const same = stock.filter(
-    (s) => s.source === "buy" && s.price > 0 && s.material === of.material && s.form === of.form,
+    (s) => s.source === "buy" && !s.unpriced && s.price > 0 && s.material === of.material && s.form === of.form,
   );
   const asThick = same.filter((s) => s.thickness === of.thickness);
   const prices = (asThick.length > 0 ? asThick : same).map((s) => s.price / (s.length * s.width));

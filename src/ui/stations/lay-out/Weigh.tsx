@@ -10,6 +10,10 @@ import { count, percent } from "@/ui/parts/words";
 /** Charts come when they are shown: they weigh as much as all the rest of a job's pages. */
 const TradeOffChart = lazy(() => import("./TradeOffChart"));
 
+/** What is counted as a set-up here, which is more than the list of settings: a pattern wants looking at too. */
+const countedAs = ({ patterns, setUps }: { patterns: number; setUps: number }) =>
+  `${count(patterns, "pattern")}, ${count(setUps - patterns, "fence or stop", "fences and stops")}`;
+
 /** What fewer set-ups would cost, drawn; and what the maker holds a set-up and an offcut to be worth. */
 export function Weigh({ result }: { result: LayoutResult }) {
   const { job, act } = useDesk();
@@ -45,7 +49,8 @@ export function Weigh({ result }: { result: LayoutResult }) {
                 aria-pressed={p.setUps === shown.setUps}
                 onClick={() => weigh({ setUp: p.price })}
               >
-                {p.setUps === shown.setUps ? <b>{count(p.setUps, "set-up")}</b> : count(p.setUps, "set-up")}
+                {p.setUps === shown.setUps ? <b>{count(p.setUps, "set-up")}</b> : count(p.setUps, "set-up")}{" "}
+                <span className="text-soft">({countedAs(p)})</span>
                 {moneyOf(result)
                   ? `, ${money(p.cost)}`
                   : p.cost > points[0]!.cost && `, ${percent(p.cost / points[0]!.cost - 1)} more wood`}
@@ -58,7 +63,9 @@ export function Weigh({ result }: { result: LayoutResult }) {
         </>
       )}
       {points.length <= 1 && (
-        <p className="text-[.93rem]">{count(shown.setUps, "set-up")}; no fewer were found for little more money.</p>
+        <p className="text-[.93rem]">
+          {count(shown.setUps, "set-up")} to weigh ({countedAs(shown)}); no fewer were found for little more money.
+        </p>
       )}
       {best && points.length > 1 && (
         <p className="mt-1 text-[.93rem]">
