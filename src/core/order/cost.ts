@@ -32,6 +32,8 @@ export interface ItemCost {
   minutes: number;
   /** What has no price, and so counts for nothing here. */
   unknown: string[];
+  /** Of those, what is wood. */
+  unknownWood: string[];
 }
 
 export interface Cost {
@@ -58,12 +60,12 @@ export function costOf(worked: WorkedJob, layout: LayoutResult, order: Order): C
   const { currency, rate, overhead } = worked.job.workshop.money;
   const lines = worked.lines.map((l) => l.at);
   const ops = operations(worked, layout);
-  const unpriced = new Map(lines.map((l) => [l, new Set<string>()]));
+  const [unpriced, noWood] = [0, 1].map(() => new Map(lines.map((l) => [l, new Set<string>()]))) as [Map<number, Set<string>>, Map<number, Set<string>>]; // prettier-ignore
   const pools: Record<"wood" | "hardware" | "finish", Pool[]> = {
-    wood: woodPools(layout, currency, (line, what) => unpriced.get(line)?.add(what)),
+    wood: woodPools(layout, currency, (line, what) => noWood.get(line)?.add(what)),
     ...hardwarePools(order, worked.job.stock, currency, (line, what) => unpriced.get(line)?.add(what)),
   };
-  for (const { blank } of layout.missing) unpriced.get(blank.of.line)?.add(`wood for ${blank.name}`);
+  for (const { blank } of layout.missing) noWood.get(blank.of.line)?.add(`wood for ${blank.name}`);
   const area = areaByLine(layout);
   const minutes = minutesByLine(ops, lines, area);
   const say = (minor: Minor) => moneyText(fromMinor(minor, currency), currency);
@@ -103,7 +105,8 @@ export function costOf(worked: WorkedJob, layout: LayoutResult, order: Order): C
       total,
       each: Math.round(total / quantity),
       minutes: minutes.get(l.at)!.work + minutes.get(l.at)!.setUps,
-      unknown: [...unpriced.get(l.at)!],
+      unknown: [...noWood.get(l.at)!, ...unpriced.get(l.at)!],
+      unknownWood: [...noWood.get(l.at)!],
     };
   });
   return { currency, items, total: items.reduce((s, i) => s + i.total, 0), wood: woodUse(layout) };

@@ -16,6 +16,7 @@ const floor = (wood: number, hardware: number): ItemCost => ({
   each: 0,
   minutes: 0,
   unknown: [],
+  unknownWood: [],
 });
 const MINUTES = { cut: { once: 70, each: 12 }, assemble: { once: 20, each: 13 } };
 const NO_MORE = { once: 0, each: 0 };
@@ -77,6 +78,10 @@ test("a price that nobody has said is not known, and what would move the break-e
   });
   const ways = waysOf(floor(700, 300), MINUTES, NO_MORE, { ...asked({ kit: null }), rate: null });
   expect(by(ways, "kit").unknown).toEqual(["its price", "an hour"]);
+  // Wood without a price is no matter where none is bought.
+  const bare = { ...floor(0, 300), unknown: ["pine", "glue"], unknownWood: ["pine"] };
+  const unknown = waysOf(bare, MINUTES, NO_MORE, asked({ "parts cut": 9 })).map((w) => w.unknown.join(", "));
+  expect(unknown).toEqual(["pine, glue", "glue", "glue", "its price", "its price"]);
   const moves = movesOfBreakEven(floor(900, 300), { cut: { once: 120, each: 20 }, assemble: { once: 30, each: 10 } }, NO_MORE, asked({ "ready made": 26 }), "ready made"); // prettier-ignore
   // By hand: 60 / (26 − 25.80) = 300; 48 / 2 = 24; 60 / (26 − 21.60) = 13.6; 72 / (26 − 26.40) never; 60 / (20.80 − 24) never.
   expect(moves.map((m) => m.from)).toEqual([300, 24, 14, null, null]);

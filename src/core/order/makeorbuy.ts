@@ -111,6 +111,7 @@ export function waysOf(item: ItemCost, minutes: ItemMinutes, own: OwnWood, asked
     working: `${said} ${say(material)}, ${tenth(spent.each)} min each and ${tenth(spent.once)} min once${overhead > 0 ? `, ${overhead} % overhead` : ""}`,
     unknown: [...unknown, ...noRate],
   });
+  const withoutWood = item.unknown.filter((u) => !item.unknownWood.includes(u));
   const whole = { once: minutes.cut.once + minutes.assemble.once, each: minutes.cut.each + minutes.assemble.each };
   const out = [
     made("wood bought", wood + things, whole, "wood and hardware", item.unknown),
@@ -119,7 +120,7 @@ export function waysOf(item: ItemCost, minutes: ItemMinutes, own: OwnWood, asked
       things,
       { once: whole.once + own.once, each: whole.each + own.each },
       "hardware only",
-      item.unknown,
+      withoutWood,
     ),
   ];
   const price = (as: BoughtAs) =>
@@ -129,7 +130,7 @@ export function waysOf(item: ItemCost, minutes: ItemMinutes, own: OwnWood, asked
   out.push(
     made("parts cut", (parts ?? 0) + things, minutes.assemble, "parts and hardware", [
       ...notAsked(parts),
-      ...item.unknown,
+      ...withoutWood,
     ]),
     made("kit", kit ?? 0, minutes.assemble, "a kit", notAsked(kit)),
     {
