@@ -250,8 +250,12 @@ export function moneyOf(r: LayoutResult): { cost: number; bound: number } | unde
   };
 }
 
-/** How far above the least its cost can be, as a part of it: 0.02 is two in a hundred. */
-export const aboveBound = (r: LayoutResult): number => (r.cost > 0 ? Math.max(0, r.cost - r.boundCost) / r.cost : 0);
+/**
+ * How far above the least a cost can be, as a part of the least that is known: 102 where nothing costs less than 100 is 0.02; all of it
+ * (1) where nothing is known.
+ */
+export const aboveBound = ({ cost, boundCost }: Pick<LayoutResult, "cost" | "boundCost">): number =>
+  cost <= boundCost + 1e-9 ? 0 : boundCost > 0 ? (cost - boundCost) / boundCost : 1;
 
 /** Every layout of every thickness, most boards first within a thickness. */
 export function allLayouts(result: LayoutResult): { layout: Layout; group: Group }[] {

@@ -1,11 +1,10 @@
 import { added } from "./cutting/problem";
 import { settingsOf } from "./cuts";
-import type { LayoutResult } from "./layout";
+import { aboveBound, type LayoutResult } from "./layout";
 
 /**
  * So many set-ups (patterns, and fence and stop settings, thickness by thickness) and the least they cost; `price` is
- * what one more set-up must be held to cost to choose it. `above` is how far above the least it can be, as a part of it: nothing
- * with so many set-ups, or with fewer, costs less than what nothing at all does.
+ * what one more set-up must be held to cost to choose it. `above` is how far above the least of any layout it can be, as a part of that.
  */
 export interface TradeOffPoint {
   setUps: number;
@@ -59,7 +58,7 @@ export function tradeOff(result: LayoutResult): TradeOffPoint[] {
   return hull.map((p, i) => ({
     ...p,
     price: i === 0 ? 0 : Math.ceil(slope(hull[i - 1]!, p) * 100 + 1e-6) / 100,
-    above: p.cost > result.boundCost + 1e-9 ? (p.cost - result.boundCost) / p.cost : 0,
+    above: aboveBound({ cost: p.cost, boundCost: result.boundCost }),
   }));
 }
 
