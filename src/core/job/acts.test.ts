@@ -227,6 +227,12 @@ describe("work is not done twice", () => {
     expect(shapeOfLine(next.lines[1]!, next)).not.toBe(shapes[1]);
     expect(workJob(next)).toBe(workJob(next));
   });
+
+  test("boards of all lines that none can be made of are refused while they are typed; a line that cannot be made anyhow is no matter", () => {
+    const two = { ...job, lines: [line, { ...line, item: "drawn-once" }] };
+    expect(preview(two, { do: "thickness", thickness: inch(0, 7, 8) }).thickness).toBe(inch(0, 7, 8));
+    expect(() => preview(two, { do: "thickness", thickness: inch(7) })).toThrow(/at most/);
+  });
 });
 
 describe("any job at all", () => {

@@ -27,6 +27,7 @@ import { FINISHES, type Job, LIMITS } from "./job";
 import { MOST_READINGS, readingSchema, readingsWithoutLine } from "@/core/judge/reading";
 import { JobFileError } from "@/core/problem/problem";
 import { shapeOfLine } from "@/core/line/shapes";
+import { isUnmakeable } from "@/core/shape/shape";
 import type { YardAct } from "@/core/yard/acts";
 
 const index = z.number().int().min(0);
@@ -95,13 +96,23 @@ export type Act = z.output<typeof actSchema>;
 
 /**
  * Carries out an act without checking the whole file again: what the page shows while a person types. Only the line
- * that changed is worked out. @throws JobFileError or ShapeError when it does not hold.
+ * that changed is worked out, or all that could be made before. @throws JobFileError or ShapeError when it does not hold.
  */
 export function preview(job: Job, act: Act, shop?: Workshop): Job {
   const next = apply(job, act, shop);
-  if (act.do !== "strike out" && "at" in act && next.lines[act.at] && next.lines[act.at] !== job.lines[act.at])
-    shapeOfLine(next.lines[act.at]!, next);
+  const at = act.do !== "strike out" && "at" in act ? next.lines[act.at] : undefined;
+  if (at && !job.lines.includes(at)) shapeOfLine(at, next);
+  if (act.do === "thickness") for (const l of job.lines) if (isMakeable(l, job)) shapeOfLine(l, next);
   return next;
+}
+
+function isMakeable(line: JobLine, job: Job): boolean {
+  try {
+    return shapeOfLine(line, job) !== undefined;
+  } catch (e) {
+    if (!isUnmakeable(e)) throw e;
+    return false;
+  }
 }
 
 /** The job after an act, unchecked, in its shop; the given job is never changed. @throws JobFileError when a line is not there. */

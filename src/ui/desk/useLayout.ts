@@ -22,6 +22,10 @@ export interface LayoutState {
   again(): void;
 }
 
+/** Asked, and nothing heard yet. */
+const BEGUN = { state: "working", fresh: false, improving: false, progress: undefined, before: undefined } as const;
+const isBegun = (s: object) => Object.entries(BEGUN).every(([k, v]) => (s as Record<string, unknown>)[k] === v);
+
 /** Keeps the layout of a job up to date, worked out on the server's workers; a newer question drops the older one. */
 export function useLayout(request: LayoutRequest): LayoutState {
   const [state, setState] = useState<Omit<LayoutState, "stop" | "again">>({ state: "waiting", fresh: false });
@@ -33,14 +37,7 @@ export function useLayout(request: LayoutRequest): LayoutState {
     const call = new AbortController();
     const name = `${Date.now().toString(36)}${Math.random().toString(36).slice(2)}`;
     asked.current = name;
-    setState((s) => ({
-      ...s,
-      state: "working",
-      fresh: false,
-      improving: false,
-      progress: undefined,
-      before: undefined,
-    }));
+    setState((s) => (isBegun(s) ? s : { ...s, ...BEGUN }));
     const timer = setTimeout(() => {
       void (async () => {
         try {

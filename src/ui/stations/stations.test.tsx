@@ -63,6 +63,17 @@ describe("Ask", () => {
     fireEvent.click(screen.getByText("the 11 after"));
     expect(shown()[0]).toBe("51");
   });
+  test("what all boards measure is tried while it is typed, refused where a line cannot be made of it, and kept by Enter", async () => {
+    open(Ask);
+    const field = screen.getByRole("textbox", { name: "What all boards of the job measure" });
+    await user.type(field, "7");
+    expect(screen.getByRole("alert").textContent).toMatch(/at most/);
+    await user.type(field, "/8");
+    expect(screen.queryByRole("alert")).toBeNull();
+    expect(server.kept.job).not.toHaveProperty("thickness");
+    await user.keyboard("{Enter}");
+    await kept((job) => expect(job.thickness).toBe(inch(0, 7, 8)));
+  });
   test("nothing is called that: said, and Enter adds nothing", async () => {
     open(Ask);
     await user.type(screen.getByRole("combobox", { name: "What to make" }), "teapot{Enter}");

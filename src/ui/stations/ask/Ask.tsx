@@ -75,6 +75,8 @@ export function Ask() {
             value={job.thickness ?? null}
             empty="as each standard has it"
             units={job.units}
+            onType={(thickness) => desk.try({ do: "thickness", thickness }, "thickness")}
+            onGiveUp={desk.untry}
             onSettle={(thickness) => desk.act({ do: "thickness", thickness }, "thickness")}
             onEmpty={() => desk.act({ do: "thickness" }, "thickness")}
           />
