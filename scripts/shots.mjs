@@ -177,8 +177,8 @@ for (const [name, path, act] of SHOTS.filter(([n]) => wanted.length === 0 || wan
   await page.emulateMedia({ media: "screen" });
   await page.goto(`${url}${path}`, { waitUntil: "load" });
   await page.waitForFunction(() => performance.getEntriesByName("usable").length > 0);
-  // No tab of a job is still waiting for its plan.
-  await page.waitForFunction(() => !document.querySelector("nav")?.innerText.includes("working …"), undefined, { timeout: 30_000 }); // prettier-ignore
+  // No tab of a job still waits for its plan, or for a better layout.
+  await page.waitForFunction(() => !/working …|so far/.test(document.querySelector("nav")?.innerText ?? ""), undefined, { timeout: 30_000 }); // prettier-ignore
   const of = (await act?.(page)) ?? page;
   await page.waitForTimeout(400);
   await of.screenshot({ path: `docs/screenshots/${name}.png` });
