@@ -38,6 +38,9 @@ async function redraws(page: Page, of: string): Promise<number> {
 
 test.describe.configure({ timeout: 180_000 });
 
+/** So often a long job is opened: as a figure oftener. */
+const LOADS = Number(process.env.RUNDIK_LOADS ?? 2);
+
 test("a keypress redraws Shape within 100 ms at p95; a job is usable within a second", async ({ page }) => {
   // Opened as on any later morning: the server is up and the browser has the program.
   const loads: number[] = [];
@@ -87,7 +90,7 @@ test("a job of a thousand lines is usable soon", async ({ page }) => {
   }, lines);
   for (const station of ["ask", "shape"]) {
     const loads: number[] = [];
-    for (let i = 0; i < 4; i++) {
+    for (let i = 0; i < LOADS; i++) {
       await page.goto("about:blank");
       // What the page before had asked for is given up first.
       await page.waitForTimeout(2500);

@@ -25,7 +25,7 @@ const jest = (...files) => ({
 const PARTS = {
   answers: { ...jest("src/workers/answers"), compared: true },
   classes: { ...jest("src/workers/classes"), compared: true },
-  pages: { command: ["node_modules/.bin/playwright", "test", "e2e/speed.spec.ts", "--retries=0"], built: true, compared: true },
+  pages: { command: ["node_modules/.bin/playwright", "test", "e2e/speed.spec.ts", "--retries=0"], env: { RUNDIK_LOADS: "4" }, built: true, compared: true },
   command: { command: [process.execPath, join(import.meta.dirname, "timed.mjs")], compared: true },
   shop: jest("src/workers/sourcing", "src/workers/supplying", "src/workers/whole", "src/workers/shopfloor", "src/workers/planning", "src/app/weighed"),
   book: jest("src/store/book", "src/app/book"),

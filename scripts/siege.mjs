@@ -12,8 +12,8 @@ const words = process.argv.slice(2);
 const small = words.includes("small");
 const fewer = words.find((w) => w.startsWith("kills="));
 const named = words.filter((w) => w !== "small" && w !== fewer);
-/** How many kills: all, three for a small siege, or as many as were asked for with `kills=`. */
-const killsOf = (all) => (fewer ? Number(fewer.slice(6)) : small ? 3 : all);
+/** How many kills: all, two for a small siege, or as many as were asked for with `kills=`. */
+const killsOf = (all) => (fewer ? Number(fewer.slice(6)) : small ? 2 : all);
 const PORT = 4185;
 const DB = "test-results/siege.db";
 

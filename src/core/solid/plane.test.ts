@@ -29,7 +29,7 @@ test("rectangles are taken out of one as a general library for polygons does, ea
           });
       }
     }),
-    { numRuns: 300 },
+    { numRuns: 100 },
   );
 });
 
