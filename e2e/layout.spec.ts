@@ -27,6 +27,7 @@ const undo = async (page: Page) => {
 test("a layout is pinned, let go, a board struck out and a bad stretch marked; the rest is laid out around it", async ({
   page,
 }) => {
+  test.slow();
   await layOut(page);
   await page.getByText("how that is known").click();
   await expect(page.getByText(/^So the least is .*, and that is what this layout costs/).first()).toBeVisible();
@@ -49,8 +50,11 @@ test("a layout is pinned, let go, a board struck out and a bad stretch marked; t
     .click();
   await page.keyboard.press("x");
   await expect(yard()).toHaveCount(before - 1, { timeout: 60_000 });
+  await laid(page);
   await undo(page);
   await expect(yard()).toHaveCount(before, { timeout: 60_000 });
+  // What was found first may still give way to a better layout, and with it what is chosen.
+  await laid(page);
 
   await yard()
     .last()
