@@ -33,7 +33,7 @@ export function Run() {
         <h2 className="only-print text-[1.4rem] font-semibold">Run sheet: {job.name}</h2>
         <Short result={layout.result} />
         <p className="text-[1.13rem]">
-          {layout.result?.missing.length ? "What has wood is ready" : "Ready"}{" "}
+          {layout.result?.missing.length ? "But for that, ready" : "Ready"}{" "}
           <b className="text-[1.5rem]">{clockDay(plan.finish)}</b>, {clockTime(plan.finish)}
           {!job.due ? (
             ". "
