@@ -13,8 +13,8 @@ const suppliers = { SUPPLIER_PORT: String(SUPPLIERS_PORT), SUPPLIER_FILE: "test-
 const serves = (name: string, at: number, first: string) => {
   const db = `test-results/${name}.db`;
   return {
-    command: `rm -f ${db}* && mkdir -p test-results && ${first} && exec node_modules/.bin/next start -p ${at} -H 127.0.0.1`,
-    env: { RUNDIK_DB: db, NEXT_TELEMETRY_DISABLED: "1", SUPPLIER_RUNS: "1", ...suppliers },
+    command: `rm -f ${db}* && mkdir -p test-results && ${first} && exec node scripts/server.mjs`,
+    env: { RUNDIK_DB: db, PORT: String(at), SUPPLIER_RUNS: "1", ...suppliers },
     url: `http://127.0.0.1:${at}`,
     gracefulShutdown: { signal: "SIGTERM" as const, timeout: 5000 },
   };

@@ -55,7 +55,7 @@ export function install() {
   );
 }
 
-const SOURCES = ["src", "next.config.ts", "postcss.config.mjs", "tsconfig.json", "package-lock.json"];
+const SOURCES = ["src", "scripts/pack.mjs", "next.config.ts", "postcss.config.mjs", "tsconfig.json", "package-lock.json"];
 
 export function build() {
   once("build", SOURCES, ".next/BUILD_ID", () => {
@@ -70,6 +70,7 @@ export function build() {
       "--log-level=warning",
     ]);
     run("Building the pages", "node_modules/.bin/next", ["build"]);
+    run("Packing scripts and styles", process.execPath, ["scripts/pack.mjs"]);
   });
 }
 
@@ -84,9 +85,9 @@ export function chromium() {
 
 /** Starts the built server; answers with how to stop it once it can be asked. */
 export async function serve({ port, host = "127.0.0.1", db, show = false }) {
-  const server = spawn("node_modules/.bin/next", ["start", "-p", String(port), "-H", host], {
+  const server = spawn(process.execPath, ["scripts/server.mjs"], {
     stdio: show ? "inherit" : ["ignore", "ignore", "inherit"],
-    env: { ...env, RUNDIK_DB: db, HOST: host },
+    env: { ...env, RUNDIK_DB: db, PORT: String(port), HOST: host },
   });
   const url = `http://${host}:${port}`;
   for (let i = 0; i < 240; i++) {
