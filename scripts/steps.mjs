@@ -55,7 +55,14 @@ export function install() {
   );
 }
 
-const SOURCES = ["src", "scripts/pack.mjs", "next.config.ts", "postcss.config.mjs", "tsconfig.json", "package-lock.json"];
+const SOURCES = [
+  "src",
+  "scripts/pack.mjs",
+  "next.config.ts",
+  "postcss.config.mjs",
+  "tsconfig.json",
+  "package-lock.json",
+];
 
 export function build() {
   once("build", SOURCES, ".next/BUILD_ID", () => {

@@ -6,7 +6,7 @@ import { type LayoutResult, STYLES } from "./layout";
  * `money` writes an amount.
  */
 export function reasonsText(result: LayoutResult, group: GroupLayout, money: (n: number) => string): string[] {
-  const { size, fractions, counts, tried } = group.reasons;
+  const { size, fractions, counts, refuted, tried } = group.reasons;
   const pinned = group.layouts.reduce(
     (n, l) => n + (l.pin === undefined ? 0 : l.repeat * result.request.stock[l.stock]!.price),
     0,
@@ -25,7 +25,11 @@ export function reasonsText(result: LayoutResult, group: GroupLayout, money: (n:
     );
   if (counts !== undefined)
     steps.push(
-      `With whole numbers of each kind of board, the ways to cut them still mixed in fractions, nothing costs less than ${money(counts)}.`,
+      `With whole numbers of each kind of board, the ways to cut them still mixed in fractions, nothing costs less than ${money(counts)}.${
+        refuted
+          ? ` ${refuted === 1 ? "One choice of such numbers is" : `${refuted} choices of such numbers are`} left out of that: fractions of so many boards would do, but no whole layouts of them give every part.`
+          : ""
+      }`,
     );
   if (tried)
     steps.push(

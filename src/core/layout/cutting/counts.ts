@@ -1,6 +1,8 @@
 import { settle } from "./enumeration";
 import { generateColumns, type MasterAnswer } from "./master";
+import { mend } from "./mend";
 import { dive, type Diver, restrictedMaster } from "./primal";
+import { isRefuted } from "./refute";
 import { added, type Rest, type Supply } from "./problem";
 import type { Sums } from "./sums";
 
@@ -25,8 +27,11 @@ const MOST_TRIED = 12;
 /** As many nodes are gone into even where the gap is small: many a proof takes no more. */
 const FEW_NODES = 40;
 /** Dives for one set of counts; and for one whose boards leave less than this part of the cheapest to waste. */
-const DIVES = { most: 4, tight: 2 };
-const TIGHT = 0.05;
+const DIVES = { few: { most: 3, tight: 1, waste: 0.1 }, many: { most: 4, tight: 2, waste: 0.05 } };
+/** Less to waste than this part of the cheapest may well be too little: that is looked into when a dive finds nothing. */
+const REFUTED = 0.15;
+/** Of so few boards each piece counts: what dives leave is mended. Of more, fractions are soon made whole. */
+const FEW_BOARDS = 28;
 /** Cells filled by pricing after which no further dive for one set of counts is begun; a small gap is let be; the search ends. */
 const SPENT = { dives: 25e6, near: 50e6, all: 400e6 };
 /** A count this near to a whole number is one. */
@@ -37,7 +42,8 @@ export interface Counting {
   sums: Sums;
   /** What a cutting has to be cheaper than. */
   cost(): number;
-  raise(bound: number): void;
+  /** A better bound, for which so many whole counts were shown to be too few boards. */
+  raise(bound: number, refuted: number): void;
   /** The gap is too small to be worth looking further. */
   isNear(): boolean;
 }
@@ -50,12 +56,13 @@ export function byCounts(d: Diver, rest: Rest, root: MasterAnswer, { sums, cost,
   let open: Node[] = [{ needs: rest.supply.map(() => 0), supply: rest.supply, bound: root.bound }];
   // The least of what was tried in vain, and not shown to be impossible.
   let unsettled = Infinity;
+  let refuted = 0;
   const isBeaten = (bound: number) => sums.up(bound) >= cost() - 1e-9;
   const before = d.pricer.spent();
   for (let nodes = 0, tried = 0; nodes < MOST_NODES && d.going(); nodes++) {
     const spent = d.pricer.spent() - before;
     open = open.filter((n) => !isBeaten(n.bound));
-    raise(Math.min(cost(), unsettled, ...open.map((n) => n.bound)));
+    raise(Math.min(cost(), unsettled, ...open.map((n) => n.bound)), refuted);
     if (open.length === 0 || (isNear() && (tried > 0 || nodes > FEW_NODES || spent > SPENT.near))) return;
     if (spent > SPENT.all) return;
     const node = open.reduce((a, b) => (b.bound < a.bound ? b : a));
@@ -87,33 +94,43 @@ export function byCounts(d: Diver, rest: Rest, root: MasterAnswer, { sums, cost,
         open.push({ ...node, bound });
         return;
       }
-      if (!tryCounts(d, { left: rest.left, supply: exact }, price, cost)) unsettled = Math.min(unsettled, price);
+      const outcome = tryCounts(d, { left: rest.left, supply: exact }, price, cost);
+      if (outcome === "too few") refuted++;
+      if (outcome === "open") unsettled = Math.min(unsettled, price);
     }
     // Its bound is that of any other counts too: only what is dearer is done with.
     open.push(...around(exact, { ...node, bound }));
   }
 }
 
-/** @returns true when a cutting with no more boards was found, or shown to be impossible */
-function tryCounts(d: Diver, within: Rest, price: number, cost: () => number): boolean {
+/** Whether a cutting with no more boards was found, shown to be impossible, or neither. */
+function tryCounts(d: Diver, within: Rest, price: number, cost: () => number): "found" | "too few" | "open" {
   const isFound = () => cost() <= price + 1e-9;
   const relaxed = generateColumns(d.stock, d.pricer, within.left, within.supply, d.pool, d.lp, {
     rounds: 200,
     going: d.going,
   });
-  if (!relaxed) return false;
+  if (!relaxed) return "open";
   const cheapest = Math.min(...d.stock.map((s) => s.price).filter((p) => p > 0));
-  const most = price - relaxed.cost < TIGHT * cheapest ? DIVES.tight : DIVES.most;
+  const isFew = within.supply.every((n) => n !== null) && added(within.supply.map((n) => n!)) <= FEW_BOARDS;
+  const dives = DIVES[isFew ? "few" : "many"];
+  const most = price - relaxed.cost < dives.waste * cheapest ? dives.tight : dives.most;
   const before = d.pricer.spent();
   for (let i = 0; i < most && (i < 2 || d.pricer.spent() - before < SPENT.dives) && !isFound() && d.going(); i++) {
     dive(d, within, relaxed, i);
-    if (i === 0 && !isFound()) restrictedMaster(d, within, relaxed);
+    if (isFound()) return "found";
+    if (i === 0 && price - relaxed.bound < REFUTED * cheapest && isRefuted(d, within, relaxed, price)) return "too few";
+    if (i > 0 && !isFew) continue;
+    const lacking = restrictedMaster(d, within, relaxed, price);
+    if (lacking && isFew && !isFound()) mend(d, within, lacking, i, isFound);
   }
-  if (isFound() || !d.going()) return isFound();
+  if (isFound()) return "found";
+  if (!d.going()) return "open";
   const { stock, pricer, lp, going } = d;
   const settled = settle({ stock, pricer, lp, going, prove: true, soon: true }, within, relaxed, price);
   if (settled?.used) d.consider(settled.used);
-  return isFound() || (settled !== undefined && settled.least > price + 1e-9);
+  if (isFound()) return "found";
+  return settled !== undefined && settled.least > price + 1e-9 ? "too few" : "open";
 }
 
 /** All counts of a node but these, in parts that do not overlap. */

@@ -69,7 +69,8 @@ export function settle(
   const near = (among: boolean[]): Near[] | undefined => {
     const all: Near[] = [];
     for (const s of stock.keys()) {
-      const found = supply[s] === 0 ? [] : pricer.near(s, proof.duals, left, least[s]!, among, MOST_FOUND);
+      const found =
+        supply[s] === 0 ? [] : pricer.near(s, { duals: proof.duals, left, among, limit: MOST_FOUND }, least[s]!);
       if (!found || all.length + found.length > MOST_FOUND) return undefined;
       all.push(...found);
     }

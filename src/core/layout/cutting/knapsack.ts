@@ -247,17 +247,25 @@ export function fillLong(things: Thing[], room: number): { profit: number; count
   return { profit: state.profit[best]!, counts, states: state.size.length };
 }
 
-/** One way to fill a room: which things it takes, each as often as it is named. */
+/** One way to fill a room: which things it takes, each as often as it is named, and what those told together bring beside them. */
 export interface Filling {
   taken: number[];
   profit: number;
+  beside: number;
 }
 
 /**
- * Every full filling of a room that is profit at least so much: nothing more would fit. Undefined when there are more than
- * `limit`. Walks the table of `fill` backwards, taking only what can still end at the profit asked.
+ * Every full filling of a room whose profit is at least so much: nothing more would fit. Undefined when there are more than
+ * `limit`. Walks the table of `fill` backwards, taking only what can still end at the profit asked. The first `together` things are
+ * not told apart: a filling, then also one that is not full, is said to take what brings most of them in the room it leaves.
  */
-export function nearBest(things: Thing[], room: number, least: number, limit: number): Filling[] | undefined {
+export function nearBest(
+  things: Thing[],
+  room: number,
+  least: number,
+  limit: number,
+  together = 0,
+): Filling[] | undefined {
   const tables: Float64Array[] = [];
   fill(things, room, (_, values) => tables.push(values.slice()));
   const found: Filling[] = [];
@@ -269,8 +277,10 @@ export function nearBest(things: Thing[], room: number, least: number, limit: nu
   const opens = (k: number, c: number) => counts[k]! < things[k]!.most && after(k, c) >= 0;
   const walk = (last: number, c: number, profit: number): boolean => {
     if (found.length > limit || steps > STEPS * limit) return false;
-    if (profit >= least && !things.some((_, k) => opens(k, c))) found.push({ taken: [...taken], profit });
-    for (let k = last; k >= 0 && profit + tables[k]![c]! >= least; k--) {
+    const beside = together > 0 ? tables[together - 1]![c]! : 0;
+    if (profit + beside >= least && (together > 0 || !things.some((_, k) => opens(k, c))))
+      found.push({ taken: [...taken], profit, beside });
+    for (let k = last; k >= together && profit + tables[k]![c]! >= least; k--) {
       steps++;
       const thing = things[k]!;
       if (!opens(k, c)) continue;

@@ -1,6 +1,6 @@
 import type { Order } from "@/core/boards/laid";
 import { fill, nearBest } from "./knapsack";
-import type { Plan } from "./plan";
+import type { Plan, Variant } from "./plan";
 import { given, type Pattern, type Section, type Strip } from "./problem";
 import { groupsOf, mostOf, slices } from "./strips";
 
@@ -17,6 +17,8 @@ export interface Near {
   stock: number;
   gives: number[];
   value: number;
+  /** What of the value pieces told together bring, which it does not name. */
+  beside: number;
   pattern(): Pattern;
 }
 
@@ -28,6 +30,7 @@ const MOST_CELLS = 4e7;
 /** One clear stretch cut in one order. */
 interface NearStretch {
   value: number;
+  beside: number;
   gives: number[];
   order: Order;
   strips(): Strip[];
@@ -44,11 +47,13 @@ function joined(pattern: Pattern, clear: number, { order, strips, gives }: NearS
 }
 
 /** What is priced: duals and quantities left of the pieces, those that count, and how many patterns are too many. */
-interface Wanted {
+export interface Wanted {
   duals: number[];
   left: number[];
   among: boolean[];
   limit: number;
+  /** Pieces that are not told apart. */
+  together?: boolean[];
 }
 
 /** Every pattern of value `least` or more to which nothing can be added; undefined when there are more than the limit. */
@@ -60,14 +65,14 @@ export function allNear(stock: number, plans: Plan[][], wanted: Wanted, least: n
   const most = mosts.map((ns) => Math.max(0, ...ns));
   const spare = sum(most) - least;
   if (spare < 0) return [];
-  let found: Near[] = [{ stock, value: 0, gives: pieces.map(() => 0), pattern: () => ({ stock, stretches: [], gives: pieces.map(() => 0) }) }]; // prettier-ignore
+  let found: Near[] = [{ stock, value: 0, beside: 0, gives: pieces.map(() => 0), pattern: () => ({ stock, stretches: [], gives: pieces.map(() => 0) }) }]; // prettier-ignore
   for (const [clear, orders] of plans.entries()) {
     const own = new Map<string, NearStretch>();
     for (const [k, plan] of orders.entries()) {
       const open = most[clear]! - spare;
       const all = mosts[clear]![k]! < open ? [] : nearOf(plan, mosts[clear]![k]!, open, wanted); // prettier-ignore
       if (!all) return undefined;
-      for (const n of all) if (!own.has(n.gives.join())) own.set(n.gives.join(), n);
+      for (const n of all) keep(own, n);
     }
     // What the stretches after it bring at most.
     const after = sum(most.slice(clear + 1));
@@ -77,12 +82,18 @@ export function allNear(stock: number, plans: Plan[][], wanted: Wanted, least: n
         if (before.value + n.value + after < least) continue;
         const gives = before.gives.map((g, i) => g + n.gives[i]!);
         if (both.size > limit) return undefined;
-        if (!both.has(gives.join()))
-            both.set(gives.join(), { stock, gives, value: before.value + n.value, pattern: () => joined(before.pattern(), clear, n) }); // prettier-ignore
+        keep(both, { stock, gives, value: before.value + n.value, beside: before.beside + n.beside, pattern: () => joined(before.pattern(), clear, n) }); // prettier-ignore
       }
     found = [...both.values()];
   }
-  return found.filter((n) => n.gives.some((g) => g > 0));
+  return found.filter((n) => n.beside > 0 || n.gives.some((g) => g > 0));
+}
+
+/** Of those that give the same only what brings most beside. */
+function keep<N extends { gives: number[]; beside: number }>(all: Map<string, N>, one: N): void {
+  const key = one.gives.join();
+  const known = all.get(key);
+  if (!known || one.beside > known.beside) all.set(key, one);
 }
 
 /** The sets of strips of one clear stretch, cut in one order, that are worth at least so much. */
@@ -90,21 +101,26 @@ function nearOf(
   plan: Plan,
   most: number,
   least: number,
-  { duals, left, among, limit }: Wanted,
+  { duals, left, among, limit, together }: Wanted,
 ): NearStretch[] | undefined {
   const { kerf, hold, pieces } = plan;
   const spare = most - least;
   const room = plan.across.room(plan.roomAcross);
   const open = plan.variants.filter((v) => among[v.piece] && left[v.piece]! > 0);
-  const strips: { size: number; profit: number; loss: number; sections: Section[]; gives: number[] }[] = [];
-  const add = (size: number, at: number, sections: Section[]) => {
+  const strips: { size: number; profit: number; beside: number; loss: number; sections: Section[]; gives: number[] }[] =
+    [];
+  // Strips of nothing but pieces told together.
+  const others: { size: number; profit: number }[] = [];
+  const isTogether = (v: Variant) => together?.[v.piece] === true;
+  const add = (size: number, at: number, sections: Section[], beside = 0) => {
     const gives = given([{ strips: [{ size, count: 1, sections }] }], pieces.length);
-    const own = gives.reduce((sum, n, i) => sum + n * duals[i]!, 0);
-    strips.push({ size, profit: own, loss: at - own, sections, gives });
+    const profit = gives.reduce((sum, n, i) => sum + n * duals[i]!, 0) + beside;
+    strips.push({ size, profit, beside, loss: at - profit, sections, gives });
   };
   for (const v of open.filter((o) => o.alone)) {
     const n = Math.min(left[v.piece]!, Math.floor((plan.roomAlong + kerf) / (v.along + kerf)));
-    add(v.across, n * duals[v.piece]!, slices(v, n));
+    if (isTogether(v)) others.push({ size: v.across, profit: n * duals[v.piece]! });
+    else add(v.across, n * duals[v.piece]!, slices(v, n));
   }
   for (const group of groupsOf(
     plan,
@@ -112,30 +128,35 @@ function nearOf(
   ))
     // prettier-ignore
     for (const size of group.ends) {
-      const within = group.filter((v) => v.across <= size);
+      const within = group.filter((v) => v.across <= size).sort((a, b) => Number(isTogether(b)) - Number(isTogether(a)));
+      const first = within.filter(isTogether).length;
       if (plan.order !== "rip" && size < hold) continue;
       const things = within.map((v) => plan.along.thing(v.along, duals[v.piece]!, left[v.piece]!, false));
       const along = plan.along.room(plan.roomAlong);
       if (things.length * along > MOST_CELLS) return undefined;
-      const top = fill(things, along).profit(things.length - 1);
-      const all = nearBest(things, along, top - spare, limit);
+      const filled = fill(things, along);
+      const top = filled.profit(things.length - 1);
+      if (first > 0) others.push({ size, profit: filled.profit(first - 1) });
+      const all = nearBest(things, along, top - spare, limit, first);
       if (!all) return undefined;
-      for (const { taken } of all) {
+      for (const { taken, beside } of all) {
         // Without a piece of its own width it is a narrower strip.
-        if (!taken.some((k) => within[k]!.across === size)) continue;
+        if (taken.length === 0 || ![...taken, ...Array(first).keys()].some((k) => within[k]!.across === size)) continue;
         const counts = within.map((_, k) => taken.filter((t) => t === k).length);
-        add(size, top, counts.flatMap((n, k) => (n > 0 ? slices(within[k]!, n) : []))); // prettier-ignore
+        add(size, top, counts.flatMap((n, k) => (n > 0 ? slices(within[k]!, n) : [])), beside); // prettier-ignore
       }
     }
   if (strips.length > MOST_STRIPS) return undefined;
   // Those that lose nothing come last, and so are taken first: the others then end early.
   strips.sort((a, b) => b.loss - a.loss);
-  const things = strips.map((s) => plan.across.thing(s.size, s.profit, Infinity, false));
-  return nearBest(things, room, least, limit)?.map(({ taken, profit: own }): NearStretch => {
+  const things = [...others, ...strips].map((s) => plan.across.thing(s.size, s.profit, Infinity, false));
+  return nearBest(things, room, least, limit, others.length)?.map((filling): NearStretch => {
+    const taken = filling.taken.map((k) => k - others.length);
     const counts = new Map<number, number>();
     for (const k of taken) counts.set(k, (counts.get(k) ?? 0) + 1);
     return {
-      value: own,
+      value: filling.profit + filling.beside,
+      beside: filling.beside + taken.reduce((sum, k) => sum + strips[k]!.beside, 0),
       gives: pieces.map((_, i) => taken.reduce((sum, k) => sum + strips[k]!.gives[i]!, 0)),
       order: plan.order,
       strips: () => [...counts].map(([k, count]) => ({ size: strips[k]!.size, count, sections: strips[k]!.sections })),

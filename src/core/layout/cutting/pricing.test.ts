@@ -69,7 +69,8 @@ test("of all patterns of value enough none is missed that is not part of another
       const every = everyPattern(p.pieces, p.kerf, p.stock[0]!.clear[0]!);
       const least = part * Math.max(...every.map((g) => valueOf(g, duals)));
       const among = pieces.map(() => true);
-      const near = pricerOf(p).near(0, duals, pieces.map((x) => x.quantity), least, among, 5000); // prettier-ignore
+      const wanted = { duals, left: pieces.map((x) => x.quantity), among, limit: 5000 };
+      const near = pricerOf(p).near(0, wanted, least);
       for (const n of near ?? []) {
         inside(n.pattern(), p);
         expect([n.pattern().gives, valueOf(n.gives, duals)]).toEqual([n.gives, n.value]);
@@ -80,6 +81,15 @@ test("of all patterns of value enough none is missed that is not part of another
           expect(near?.some((n) => n.gives.every((g, i) => g >= gives[i]!)) ?? true).toBe(true);
       // So few are always found; with a piece that is worth nothing, whatever is filled up with it is as good as any.
       if (every.length < 20 && pieces.every((_, i) => duals[i]! > 0)) expect(near).toBeDefined();
+      // Where the first piece is not told apart, what there is of it beside the others is never more than is said.
+      const together = pieces.map((_, i) => i === 0);
+      const apart = pricerOf(p).near(0, { ...wanted, together }, least);
+      const others = (gives: number[]) => gives.with(0, 0).join();
+      for (const gives of every)
+        if (valueOf(gives, duals) >= Math.max(least, 1e-9))
+          expect(
+            apart?.some((n) => others(n.gives) === others(gives) && n.beside >= gives[0]! * duals[0]!) ?? true,
+          ).toBe(true);
     }),
     { numRuns: 150 },
   );

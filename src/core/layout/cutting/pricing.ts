@@ -1,5 +1,5 @@
 import { isExact, type Plan, plansOf } from "./plan";
-import { allNear, type Near } from "./nearby";
+import { allNear, type Near, type Wanted } from "./nearby";
 import { type CuttingProblem, given, type Pattern, type Stretch, type Strip } from "./problem";
 import { fit } from "./reshape";
 import { candidates, setOfStrips } from "./strips";
@@ -28,16 +28,10 @@ export interface Pricer {
   /**
    * Every pattern of a stock whose value is at least so much and to which nothing can be added, told apart by what it
    * gives; of the pieces in `among`, and no others. Undefined when there are more than `limit`, or where they cannot all
-   * be found: in three stages, around bad stretches, on rounded sizes.
+   * be found: in three stages, around bad stretches, on rounded sizes. Pieces told `together` are only counted in value: a pattern
+   * gives none of them, but says what they bring at most beside the others.
    */
-  near(
-    stock: number,
-    duals: number[],
-    left: number[],
-    least: number,
-    among: boolean[],
-    limit: number,
-  ): Near[] | undefined;
+  near(stock: number, wanted: Wanted, least: number): Near[] | undefined;
 }
 
 /**
@@ -55,10 +49,10 @@ export function pricerOf(problem: CuttingProblem): Pricer {
 
   return {
     spent: () => meter.spent,
-    near: (stock, duals, left, least, among, limit) =>
+    near: (stock, wanted, least) =>
       style.stages === 3 || !plans[stock]!.flat().every(isExact)
         ? undefined
-        : allNear(stock, plans[stock]!, { duals, left, among, limit }, least),
+        : allNear(stock, plans[stock]!, wanted, least),
     best(stock, duals, left) {
       const priced = plans[stock]!.map((orders) =>
         orders.map((plan) => bestOf(plan, duals, left)).sort((a, b) => b.profit - a.profit),

@@ -166,7 +166,7 @@ function buildRest(d: Diver, rest: Rest, before: Used, relaxed: MasterAnswer, st
 }
 
 /** Numbers in 0–1 that are the same for the same seed (mulberry32, in the public domain). */
-function randomOf(seed: number): () => number {
+export function randomOf(seed: number): () => number {
   let state = seed;
   return () => {
     state = (state + 0x6d2b79f5) | 0;
@@ -208,24 +208,32 @@ export function homogeneous({ stock, pricer }: Pick<Diver, "stock" | "pricer">, 
 const alone = new WeakMap<Pricer, Map<string, Pattern | undefined>>();
 const MOST_ALONE = 1e6;
 
-/** The restricted master in whole numbers, over the columns of least reduced cost. Ends after so many nodes, not by the clock. */
-export function restrictedMaster(d: Diver, rest: Rest, root: MasterAnswer): void {
-  const near = d.pool.patterns
-    .map((p) => ({ p, reduced: d.stock[p.stock]!.price - p.gives.reduce((s, n, i) => s + n * root.duals[i]!, 0) }))
+/** Columns, those of least reduced cost first. */
+export const byReducedCost = (patterns: Pattern[], stock: CutStock[], duals: number[]): Pattern[] =>
+  patterns
+    .map((p) => ({ p, reduced: stock[p.stock]!.price - p.gives.reduce((s, n, i) => s + n * duals[i]!, 0) }))
     .sort((a, b) => a.reduced - b.reduced)
-    .slice(0, WHOLE.patterns)
     .map(({ p }) => p);
+
+/**
+ * The restricted master in whole numbers, over the columns of least reduced cost. Ends after so many nodes, not by the clock, or with
+ * the first answer that costs no more than the target. @returns what it answers, whole or lacking pieces; undefined when nothing
+ */
+export function restrictedMaster(d: Diver, rest: Rest, root: MasterAnswer, target?: number): Used | undefined {
+  const near = byReducedCost(d.pool.patterns, d.stock, root.duals).slice(0, WHOLE.patterns);
   const solved = d.lp({
     ...wholeModelOf(near, d.stock, rest.left, rest.supply),
     nodes: WHOLE.nodes,
     brief: true,
+    ...(target === undefined ? {} : { target: target + 1e-6 }),
     going: d.going,
   });
-  if (!solved) return;
+  if (!solved) return undefined;
   const used = near.flatMap((pattern, i) =>
     Math.round(solved.values[i]!) > 0 ? [{ pattern, repeat: Math.round(solved.values[i]!) }] : [],
   );
   if (covers(used, rest)) d.consider(used);
+  return used.length > 0 ? used : undefined;
 }
 
 /** True when every piece wanted is given and no stock is overdrawn. */

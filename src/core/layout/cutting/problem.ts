@@ -133,6 +133,8 @@ export interface Reasons {
   fractions?: number;
   /** The least that whole numbers of each kind of board could cost, cut in fractions, where those of no less were tried in vain. */
   counts?: number;
+  /** So many choices of those numbers were shown to be too few for whole boards, though fractions would do. */
+  refuted?: number;
   /** All patterns that could be part of a cutting for so much, none of which together gives every piece. */
   tried?: { patterns: number; upTo: number };
 }

@@ -201,14 +201,14 @@ class Search {
     return generateColumns(s.stock, pricer, s.rest.left, s.rest.supply, s.pool, this.lp!, { ...how, going });
   }
 
-  private raise(bound: number, by: { tried?: Reasons["tried"]; counts?: boolean } = {}): void {
+  private raise(bound: number, by: { tried?: Reasons["tried"]; refuted?: number } = {}): void {
     const { s } = this;
-    const isPlain = !by.tried && !by.counts;
+    const isPlain = !by.tried && by.refuted === undefined;
     if (this.bounding && isPlain) s.reasons.fractions = Math.max(bound, s.reasons.fractions ?? 0);
     this.target = Math.max(this.target, s.sums.up(bound));
     if (!this.bounding || this.target <= s.bound) return;
     if (by.tried) s.reasons.tried = by.tried;
-    if (by.counts) s.reasons.counts = this.target;
+    if (by.refuted !== undefined) Object.assign(s.reasons, { counts: this.target, refuted: by.refuted });
     s.raise(this.target);
   }
 
@@ -271,7 +271,7 @@ class Search {
         byCounts(diver, s.rest, root, {
           sums: s.sums,
           cost: () => s.cost,
-          raise: (bound) => this.raise(bound, { counts: true }),
+          raise: (bound, refuted) => this.raise(bound, { refuted }),
           isNear: () => this.isNear(),
         });
         // Bars are soon settled as a whole too.
