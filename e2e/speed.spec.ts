@@ -104,3 +104,23 @@ test("a job of a thousand lines is usable soon", async ({ page }) => {
   await page.goto("about:blank");
   await page.request.delete(`/api/jobs/${id}`);
 });
+
+test("scripts come packed as the browser takes them, the same whichever way, and nothing beside them can be read", async ({
+  page,
+}) => {
+  await page.goto("/jobs/1/shape");
+  const script = (await page.locator("script[src]").first().getAttribute("src"))!;
+  const asked = async (path: string, encoding: string) => {
+    const answer = await page.request.get(path, { headers: { "accept-encoding": encoding } });
+    return { status: answer.status(), packed: answer.headers()["content-encoding"], text: await answer.text() };
+  };
+  const plain = await asked(script, "identity");
+  expect(plain).toMatchObject({ status: 200, packed: undefined });
+  for (const [encoding, packed] of [
+    ["gzip, deflate, br", "br"],
+    ["gzip", "gzip"],
+  ] as const)
+    expect(await asked(script, encoding)).toEqual({ ...plain, packed });
+  for (const path of ["/_next/static/..%2fBUILD_ID", "/_next/static/%2e%2e/BUILD_ID", "/_next/static/none.js"])
+    expect((await asked(path, "br")).status).toBe(404);
+});

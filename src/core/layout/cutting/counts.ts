@@ -112,7 +112,7 @@ function tryCounts(d: Diver, within: Rest, price: number, cost: () => number): "
   });
   if (!relaxed) return "open";
   const cheapest = Math.min(...d.stock.map((s) => s.price).filter((p) => p > 0));
-  const isFew = within.supply.every((n) => n !== null) && added(within.supply.map((n) => n!)) <= FEW_BOARDS;
+  const isFew = within.supply.reduce<number>((sum, n) => sum + (n ?? Infinity), 0) <= FEW_BOARDS;
   const dives = DIVES[isFew ? "few" : "many"];
   const most = price - relaxed.cost < dives.waste * cheapest ? dives.tight : dives.most;
   const before = d.pricer.spent();
