@@ -278,6 +278,19 @@ test("a design or a standard that is not kept yet waits over a reload, is found 
 }) => {
   await page.goto("/patterns/designs/new?copy=feed-rim&name=Fen+rim");
   await page.getByLabel("Design, id", { exact: true }).fill("fen-rim-low");
+  // Until it lies in the browser: a person takes longer than that to load a page again.
+  const lying = () =>
+    page.evaluate(
+      () =>
+        new Promise<number>((done) => {
+          const open = indexedDB.open("rundik-drafts");
+          open.onsuccess = () => {
+            const all = open.result.transaction("drafts").objectStore("drafts").count();
+            all.onsuccess = () => (open.result.close(), done(all.result));
+          };
+        }),
+    );
+  await expect.poll(lying).toBe(1);
   await page.reload();
   await expect(page.getByText("Taken up where you left off")).toBeVisible();
   await expect(page.getByLabel("Design, id", { exact: true })).toHaveValue("fen-rim-low");
