@@ -37,9 +37,13 @@ server.once("error", (e) => {
 });
 
 /** What is being answered is answered; pages that follow others' changes stay open, and are let go after a moment. */
+let stopping = false;
 function stop() {
+  // Ctrl+C comes from the keyboard and from who started this: the second changes nothing.
+  if (stopping) return;
+  stopping = true;
   server.close(() => process.exit(0));
   server.closeIdleConnections();
   setTimeout(() => server.closeAllConnections(), 1000).unref();
 }
-process.once("SIGTERM", stop).once("SIGINT", stop);
+process.on("SIGTERM", stop).on("SIGINT", stop);
