@@ -2,7 +2,7 @@ import type { LpSolver } from "../lp";
 import { byCuts, type Row, type WholeProgramme } from "./gomory";
 import { added, type CutStock, type Rest, type Supply, type Used } from "./problem";
 import { leastValue, type MasterAnswer, modelOf, wholeModelOf } from "./master";
-import type { Near } from "./nearby";
+import { type Near, undominated } from "./nearby";
 import type { Pricer } from "./pricing";
 import { covers } from "./primal";
 
@@ -75,8 +75,8 @@ export function settle(
       all.push(...found);
     }
     // Those of least reduced cost first.
-    return undominated(all)
-      .map((n) => ({ n, above: n.value - least[n.stock]! }))
+    return undominated(all.map((n) => ({ n, stock: n.stock, of: n.gives })))
+      .map(({ n }) => ({ n, above: n.value - least[n.stock]! }))
       .sort((a, b) => b.above - a.above)
       .map(({ n }) => n);
   };
@@ -216,16 +216,4 @@ function programmeOf(
     ],
     most: [...usable, 0, ...counts.map((s) => usable[s]!)],
   };
-}
-
-/** Those that give more of some piece than any other of the same stock that gives as much of the rest. */
-function undominated(all: Near[]): Near[] {
-  const sized = all.map((n) => ({ n, size: n.gives.reduce((a, b) => a + b, 0) })).sort((a, b) => b.size - a.size);
-  const out: typeof sized = [];
-  for (const one of sized) {
-    const beaten = ({ n, size }: (typeof out)[number]) =>
-      size > one.size && n.stock === one.n.stock && one.n.gives.every((g, i) => g <= n.gives[i]!);
-    if (!out.some(beaten)) out.push(one);
-  }
-  return out.map(({ n }) => n);
 }

@@ -96,6 +96,15 @@ function keep<N extends { gives: number[]; beside: number }>(all: Map<string, N>
   if (!known || one.beside > known.beside) all.set(key, one);
 }
 
+/** Ways of a stock that give more of something than any other that gives as much of the rest. */
+export function undominated<W extends { stock: number; of: number[] }>(all: W[]): W[] {
+  const sized = all.map((w) => ({ w, size: w.of.reduce((a, b) => a + b, 0) })).sort((a, b) => b.size - a.size);
+  const out: W[] = [];
+  for (const { w } of sized)
+    if (!out.some((o) => o.stock === w.stock && w.of.every((g, i) => g <= o.of[i]!))) out.push(w);
+  return out;
+}
+
 /** The sets of strips of one clear stretch, cut in one order, that are worth at least so much. */
 function nearOf(
   plan: Plan,

@@ -1,6 +1,6 @@
 import { byCuts, type Row } from "./gomory";
 import { leastValue, type MasterAnswer, SCALE } from "./master";
-import type { Near } from "./nearby";
+import { type Near, undominated } from "./nearby";
 import type { Diver } from "./primal";
 import type { Rest } from "./problem";
 
@@ -64,13 +64,4 @@ export function isRefuted(
     most: [...supply.map((n) => n!), 0],
   };
   return byCuts(programme, lp, going).least > 0;
-}
-
-/** Ways of a stock that give more of something than any other that gives as much of the rest. */
-function undominated<W extends { stock: number; of: number[] }>(all: W[]): W[] {
-  const sized = all.map((w) => ({ w, size: w.of.reduce((a, b) => a + b, 0) })).sort((a, b) => b.size - a.size);
-  const out: W[] = [];
-  for (const { w } of sized)
-    if (!out.some((o) => o.stock === w.stock && w.of.every((g, i) => g <= o.of[i]!))) out.push(w);
-  return out;
 }
