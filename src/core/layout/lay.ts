@@ -97,7 +97,9 @@ export function layGroup(request: GroupRequest, listener: Listener = {}, lp?: Lp
     return known;
   };
   const settings = (used: Used) => new Set(used.flatMap((u) => look(u.pattern).settings)).size;
+  const fewest = fewestSetUps(problem.pieces);
   const answer = solveCutting(problem, lp, listener, {
+    fewest,
     price: weighing.setUp + TIE * typical,
     setUps: (used) => used.length + settings(used),
     kept: (used) => used.reduce((s, u) => s + u.repeat * look(u.pattern).kept, 0),
@@ -110,7 +112,7 @@ export function layGroup(request: GroupRequest, listener: Listener = {}, lp?: Lp
   // Of what the stock cannot give nothing is said: the bound is of what is laid out, as far as that is known.
   const bound = answer.short.length > 0 ? Math.min(answer.bound, answer.cost) : answer.bound;
   const count = answer.used.reduce((n, u) => n + u.repeat, 0);
-  const fewest = Math.max(
+  const fewestBoards = Math.max(
     answer.fewest,
     // With one kind of board, so much money is so many boards.
     boards.length === 1 && typical > 1e-6 ? Math.ceil(bound / typical - 1e-6) : 0,
@@ -121,10 +123,10 @@ export function layGroup(request: GroupRequest, listener: Listener = {}, lp?: Lp
     cost: answer.cost,
     count,
     boundCost: bound,
-    boundCount: answer.short.length > 0 ? Math.min(fewest, count) : fewest,
+    boundCount: answer.short.length > 0 ? Math.min(fewestBoards, count) : fewestBoards,
     boundStyle: answer.boundStyle === "any" ? "any" : stages === 3 ? "three-stage" : "two-stage",
     reasons: answer.reasons,
     tradeOff,
-    fewestSetUps: fewestSetUps(problem.pieces),
+    fewestSetUps: fewest,
   };
 }

@@ -66,6 +66,20 @@ export function tradeOff(result: LayoutResult): TradeOffPoint[] {
 export const fewestOf = (result: LayoutResult): number =>
   result.groups.reduce((n, { result: g }) => n + g.fewestSetUps, 0);
 
-/** The point that costs least with its set-ups, each of which costs so much. */
-export const leastTogether = (points: TradeOffPoint[], setUp: number): TradeOffPoint | undefined =>
-  points.toSorted((a, b) => a.cost + a.setUps * setUp - (b.cost + b.setUps * setUp) || a.setUps - b.setUps)[0];
+/** A point with what its wood and set-ups cost together, and how far above the least of both that can be, as a part of it. */
+export interface Proposed extends Point {
+  together: number;
+  above: number;
+}
+
+/**
+ * The point that costs least with its set-ups, each of which costs so much. No layout has cheaper wood than the bound, nor fewer
+ * set-ups than the fewest: what they cost together is the least there can be.
+ */
+export function leastTogether(result: LayoutResult, setUp: number): Proposed | undefined {
+  const best = tradeOff(result)
+    .map(({ setUps, patterns, cost }) => ({ setUps, patterns, cost, together: added([cost, setUps * setUp]) }))
+    .toSorted((a, b) => a.together - b.together || a.setUps - b.setUps)[0];
+  const bound = result.boundCost + fewestOf(result) * setUp;
+  return best && { ...best, above: aboveBound({ cost: best.together, boundCost: bound }) };
+}

@@ -269,7 +269,9 @@ describe("Lay out, how to cut it and what it costs", () => {
     open(LayOut, { lines: [{ ...body, quantity: 23 }, { ...body, size: "shallow", quantity: 31 }, { ...body, size: "medium", quantity: 17 }], workshop: { ...emptyJob("", "in").workshop, money, minutes: { "Rip to width": { setup: 9, each: 1 } } } }); // prettier-ignore
     // Nine minutes for a fence and five for a stop are seven; at 24 an hour 2.80.
     const said = await screen.findByText(/A set-up is 7 minutes, £2.80 at your rate: with/);
-    expect(said.textContent).toMatch(/\d+ set-ups? wood and set-ups together are least, £[\d.]+ and £[\d.]+\./);
+    expect(said.textContent).toMatch(
+      /\d+ set-ups? wood and set-ups together are least, £[\d.]+ and £[\d.]+(: at most [\d.]+ % above the least there can be\.|; there are none cheaper\.)/,
+    );
     await user.click(button("weigh them at that"));
     await kept((job) => expect(job.workshop.weighing.setUp).toBe(2.8));
     expect(screen.queryByRole("button", { name: "weigh them at that" })).toBeNull();

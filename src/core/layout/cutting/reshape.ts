@@ -14,8 +14,8 @@ import {
  * Patterns and problems put into another shape, with nothing won or lost: pieces alike made one and told apart again, what a pattern
  * gives too much taken out of it.
  *
- * Two lines want 6 and 4 sides of 19 1/8 × 9 5/8. Merged they are one piece, 10 wanted; a pattern with 4 of it is cut three times.
- * Split, the first board is [4, 0], the second [2, 2], the third [0, 2] once the two sides too many are trimmed off it.
+ * Two lines want 6 and 4 sides of 19 1/8 × 9 5/8. Merged they are one piece, 10 wanted; a pattern with 4 of it is cut twice, one with 2
+ * once. Split, the first board is [4, 0], the second [0, 4], the third [2, 0].
  */
 
 /** Pieces alike in size and turning become one; `of` says which each was. */
@@ -35,7 +35,7 @@ export function merge(problem: CuttingProblem): { merged: CuttingProblem; of: nu
   return { merged: { ...problem, pieces }, of };
 }
 
-/** Gives merged pieces their own names back, in order; a pattern whose pieces go over into the next becomes two. */
+/** Gives merged pieces their own names back; a pattern whose pieces go over from one name into another becomes two. */
 export function split(
   problem: CuttingProblem,
   merged: CuttingProblem,
@@ -44,15 +44,19 @@ export function split(
 ): { used: Used; short: { piece: number; quantity: number }[] } {
   const queue = merged.pieces.map((): { piece: number; left: number }[] => []);
   of.forEach((m, piece) => queue[m]!.push({ piece, left: problem.pieces[piece]!.quantity }));
-  const next = (m: number) => queue[m]!.find((q) => q.left > 0)!;
+  // The name that has just enough left for all of it, or else most: so that few patterns go over into another.
+  const next = (m: number, wanted = 1) => {
+    const open = queue[m]!.filter((q) => q.left > 0).sort((a, b) => a.left - b.left);
+    return (open.find((q) => q.left >= wanted) ?? open.at(-1))!;
+  };
   const used: Used = [];
-  for (const { pattern, repeat } of answered) {
+  for (const { pattern, repeat } of answered.toSorted((a, b) => b.repeat - a.repeat)) {
     for (let open = repeat; open > 0;) {
-      const plain = pattern.gives.every((n, m) => n === 0 || next(m).left >= n);
-      if (plain) {
-        const times = Math.min(open, ...pattern.gives.flatMap((n, m) => (n > 0 ? [Math.floor(next(m).left / n)] : [])));
-        const named = pattern.gives.map((n, m) => (n > 0 ? next(m).piece : -1));
-        pattern.gives.forEach((n, m) => n > 0 && (next(m).left -= n * times));
+      const from = pattern.gives.map((n, m) => (n > 0 ? next(m, n * open) : undefined));
+      const times = Math.min(open, ...from.flatMap((q, m) => (q ? [Math.floor(q.left / pattern.gives[m]!)] : [])));
+      if (times > 0) {
+        const named = from.map((q) => q?.piece ?? -1);
+        from.forEach((q, m) => q && (q.left -= pattern.gives[m]! * times));
         used.push({
           repeat: times,
           pattern: renamed(pattern, (item) => [{ ...item, piece: named[item.piece]! }], problem.pieces.length),

@@ -9,7 +9,7 @@ import { type Pricer, pricerOf } from "./pricing";
 import { costOf, type CuttingProblem, type Reasons, type Rest, type Style, type Used } from "./problem";
 import { merge, renamed, split, trimmed } from "./reshape";
 import { Solving, type Watcher } from "./solving";
-import { fewerPatterns, unbeaten } from "./tidy";
+import { fewerSetUps, unbeaten } from "./tidy";
 
 /**
  * Cutting stock by column generation, with an incumbent and a bound that meet where they can.
@@ -41,6 +41,8 @@ export interface Wishes {
   /** How many set-ups a layout takes, and what one more is held to cost. */
   setUps(used: Used): number;
   price: number;
+  /** No layout takes fewer set-ups. */
+  fewest: number;
   /** What a layout's offcuts are held to be worth. */
   kept(used: Used): number;
 }
@@ -102,7 +104,7 @@ function solveMerged(
     if (s.goesOn() && !(s.isWhole && s.reaches(s.bound))) new Search(s, style, true, lp).run();
     if (s.stopped && !s.isWhole) s.consider(...anyhow(problem, s.rest));
   }
-  const { used, others } = wishes && s.isWhole ? asWished(s, wishes, lp) : { used: s.incumbent ?? [], others: [] };
+  const { used, others } = wishes && s.isWhole ? asWished(s, wishes) : { used: s.incumbent ?? [], others: [] };
   const cost = costOf(used, s.stock);
   const short = s.left.flatMap((quantity, piece) => (quantity > 0 ? [{ piece, quantity }] : []));
   return {
@@ -119,14 +121,14 @@ function solveMerged(
 }
 
 /** Of all whole layouts met the one that suits the maker's wishes best, and those none beats in both cost and set-ups. */
-function asWished(s: Solving, wishes: Wishes, lp: LpSolver | undefined): { used: Used; others: Used[] } {
+function asWished(s: Solving, wishes: Wishes): { used: Used; others: Used[] } {
   const used = s.incumbent!;
   if (used.length === 0) return { used, others: [] };
-  const exact = (u: Used) => trimmed(u, s.rest.left);
   const plainest = s.stopped ? undefined : pieceByPiece(s.problem, s.rest);
   if (plainest) s.seen.push(plainest);
-  const tidier = lp && !s.stopped ? fewerPatterns(used, s.stock, s.rest, exact, lp, () => s.goesOn()) : [];
-  const others = unbeaten([used, ...s.seen, ...tidier], s.stock, wishes.setUps);
+  const isLeast = (u: Used) => costOf(u, s.stock) <= s.bound + 1e-9 && wishes.setUps(u) <= wishes.fewest;
+  const fewer = s.stopped || isLeast(used) ? [] : fewerSetUps(s.problem, s.rest, () => s.goesOn(), isLeast);
+  const others = unbeaten([used, ...s.seen, ...fewer], s.stock, wishes.setUps);
   const value = (u: Used) => costOf(u, s.stock) + wishes.price * wishes.setUps(u) - wishes.kept(u);
   return { used: [...others, ...s.seen].reduce((a, b) => (value(b) < value(a) - 1e-9 ? b : a), others[0]!), others };
 }

@@ -27,7 +27,7 @@ export function Weigh({ result }: { result: LayoutResult }) {
   const minutes = setUpMinutes(job.workshop.minutes);
   // To the cent, as it is said.
   const worth = rate === null ? 0 : Math.round((minutes * rate * 100) / 60) / 100;
-  const best = rate !== null && moneyOf(result) ? leastTogether(points, worth) : undefined;
+  const best = rate !== null && moneyOf(result) ? leastTogether(result, worth) : undefined;
   return (
     <section aria-label="Cost against set-ups">
       <h2 className="small-head mt-4">Cost against set-ups</h2>
@@ -70,7 +70,10 @@ export function Weigh({ result }: { result: LayoutResult }) {
       {best && points.length > 1 && (
         <p className="mt-1 text-[.93rem]">
           A set-up is {minutes} minutes, {money(worth)} at your rate: with <b>{count(best.setUps, "set-up")}</b> wood
-          and set-ups together are least, {money(best.cost)} and {money(best.setUps * worth)}.
+          and set-ups together are least, {money(best.cost)} and {money(best.setUps * worth)}
+          {best.above > 0
+            ? `: at most ${percent(best.above)} above the least there can be.`
+            : "; there are none cheaper."}
           {weighing.setUp !== worth && (
             <button className="quiet ml-2" onClick={() => weigh({ setUp: worth })}>
               weigh them at that
