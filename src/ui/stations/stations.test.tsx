@@ -266,7 +266,7 @@ describe("Lay out, how to cut it and what it costs", () => {
   });
   test("a set-up is minutes, and minutes are money at the shop's rate: weighed at that when it is asked for", async () => {
     const money = { currency: "GBP", rate: 24, overhead: 0, tax: 0 };
-    open(LayOut, { lines: [{ ...body, quantity: 23 }, { ...body, size: "shallow", quantity: 31 }, { ...body, size: "medium", quantity: 17 }], workshop: { ...emptyJob("", "in").workshop, money, minutes: { "Rip to width": { setup: 9, each: 1 } } } }); // prettier-ignore
+    open(LayOut, { lines: [{ ...body, quantity: 23 }, { ...body, size: "shallow", quantity: 31 }, { ...body, size: "medium", quantity: 17 }], stock: [board(), board({ width: inch(7, 1, 4), price: 8.6 })], workshop: { ...emptyJob("", "in").workshop, money, minutes: { "Rip to width": { setup: 9, each: 1 } } } }); // prettier-ignore
     // Nine minutes for a fence and five for a stop are seven; at 24 an hour 2.80.
     const said = await screen.findByText(/A set-up is 7 minutes, £2.80 at your rate: with/);
     expect(said.textContent).toMatch(

@@ -9,11 +9,12 @@ import type { Rest } from "./problem";
  *
  * Seven boards hold thirty large parts and a thousand slips. Ways to cut a board that differ in slips are too many to write down; ways
  * that differ in large parts are some dozens, each with what the slips beside them are worth at the most, by their duals. All slips
- * together are worth 21.3. When no seven of those ways give thirty parts and slips worth 21.3, no cutting gives all.
+ * together are worth 21.3. When no seven of those ways give thirty parts and slips worth 21.3, no cutting gives all. Where some do, and
+ * there are not too many ways with every slip, those are tried.
  */
 
-/** A piece whose dual is a smaller part of the dearest board is told together with others such. */
-const SMALL = 1 / 40;
+/** A piece whose dual is a smaller part of the dearest board is told together with others such; or none is. */
+const SMALL = [1 / 40, 0];
 /** Ways to cut a stock after which nothing is concluded, and how many go into one programme. */
 const MOST = { found: 3000, columns: 500 };
 /** What all pieces told together are worth is so many parts: whole numbers small enough for cuts. */
@@ -24,17 +25,22 @@ const PARTS = 2000;
  * True only where that is proven: by reduced costs (`leastValue`), by what is left out of rows (a piece whose dual is nothing may be missed;
  * pieces told together may be had for their duals, a surrogate of their rows), and by cuts in whole numbers (`byCuts`).
  */
-export function isRefuted(
+export const isRefuted = (d: Diver, within: Rest, root: MasterAnswer, price: number): boolean =>
+  SMALL.some((small) => d.going() && isTooFew(d, within, root, price, small));
+
+/** With pieces told together whose dual is less than such a part of the dearest board. */
+function isTooFew(
   { stock, pricer, lp, going }: Diver,
   within: Rest,
   { proof }: MasterAnswer,
   price: number,
+  small: number,
 ): boolean {
   const { left, supply } = within;
   const { duals } = proof;
   const dearest = Math.max(...stock.map((s) => s.price));
   const among = duals.map((w) => w > 0);
-  const together = duals.map((w) => w > 0 && w < SMALL * dearest * SCALE);
+  const together = duals.map((w) => w > 0 && w < small * dearest * SCALE);
   const least = leastValue(stock, within, proof, price);
   const ways: Near[] = [];
   for (const s of stock.keys()) {

@@ -64,7 +64,8 @@ export function Weigh({ result }: { result: LayoutResult }) {
       )}
       {points.length <= 1 && (
         <p className="text-[.93rem]">
-          {count(shown.setUps, "set-up")} to weigh ({countedAs(shown)}); no fewer were found for little more money.
+          {count(shown.setUps, "set-up")} to weigh ({countedAs(shown)});{" "}
+          {shown.setUps <= fewest ? "no way to cut them takes fewer." : "no fewer were found for little more money."}
         </p>
       )}
       {best && points.length > 1 && (
