@@ -21,10 +21,10 @@ const FEW = 300;
 const MOST_SETTLED = 2000;
 /** More than this are not gone through. */
 const MOST_FOUND = 5000;
-/** So many are cut down in a moment. */
-const FEW_SOON = 40;
-/** Nodes a search for one may branch into: the cuts at its root do nearly all the work. */
-const NODES = 100;
+/** So many are cut down in a moment, and so many searched. */
+const SOON = { cut: 40, searched: 200 };
+/** Nodes a search for one may branch into: the cuts at its root do nearly all the work. Where it is the last try, more. */
+const NODES = { usual: 100, last: 300 };
 
 type Chosen = { near: Near; repeat: number }[];
 
@@ -88,9 +88,9 @@ export function settle(
     const { values, least } = byCuts(programmeOf(patterns, stock, wanted, supply, target), lp, going);
     return { chosen: values && chosenOf(patterns, values), least: least / 100 };
   };
-  const lookFor = (patterns: Near[], among: boolean[]): { chosen?: Chosen; vain: boolean } => {
+  const lookFor = (patterns: Near[], among: boolean[], nodes = NODES.usual): { chosen?: Chosen; vain: boolean } => {
     const wanted = left.map((n, i) => (among[i] ? n : 0));
-    const solved = lp({ ...wholeModelOf(patterns, stock, wanted, supply), nodes: NODES, target, going });
+    const solved = lp({ ...wholeModelOf(patterns, stock, wanted, supply), nodes, target, going });
     if (!solved || solved.objective > target + 1e-6) return { vain: !solved || solved.optimal };
     return { chosen: chosenOf(patterns, solved.values), vain: false };
   };
@@ -108,7 +108,7 @@ export function settle(
     const paid = added(patterns.map((p, i) => fixed[i]! * stock[p.stock]!.price));
     const solved = lp({
       ...wholeModelOf(patterns, stock, open, stocks),
-      nodes: NODES,
+      nodes: NODES.usual,
       target: target - paid + 1e-9,
       going,
     });
@@ -125,11 +125,9 @@ export function settle(
   const settled = (patterns: Near[], among: boolean[]): { chosen?: Chosen } & Settled => {
     if (soon) {
       const round = lookRound(patterns, among);
-      const { chosen, least } = round
-        ? { chosen: round, least: 0 }
-        : patterns.length > FEW_SOON
-          ? { chosen: undefined, least: 0 }
-          : cutDown(patterns, among);
+      const last = () => (patterns.length > SOON.searched ? undefined : lookFor(patterns, among, NODES.last).chosen);
+      const { chosen, least } =
+        round || patterns.length > SOON.cut ? { chosen: round ?? last(), least: 0 } : cutDown(patterns, among);
       return { chosen, least, patterns: patterns.length, vain: false, used: chosen && cut(chosen) };
     }
     // A cutting is sooner found among those of least reduced cost; where boards are alike, sooner than by cuts.
