@@ -7,7 +7,7 @@ import { generateColumns, type MasterAnswer } from "./master";
 import { areaDuals, construct, dive, type Diver, homogeneous, restrictedMaster } from "./primal";
 import { type Pricer, pricerOf } from "./pricing";
 import { costOf, type CuttingProblem, type Reasons, type Rest, type Style, type Used } from "./problem";
-import { merge, renamed, split, trimmed } from "./reshape";
+import { merge, renamed, split } from "./reshape";
 import { Solving, type Watcher } from "./solving";
 import { fewerSetUps, unbeaten } from "./tidy";
 
