@@ -3,6 +3,7 @@ import { complete } from "./completion";
 import { checkAnswer } from "../tests/check";
 import { costOf, type CuttingProblem, type CutStock, type Used } from "./problem";
 import { solveCutting, wholeScale } from "./solve";
+import { Solving } from "./solving";
 import { unbeaten } from "./tidy";
 
 /** Without a solver of programmes: what is built board by board, and the simple bounds. The workers' tests have the rest. */
@@ -41,6 +42,31 @@ test("whatever is asked, the answer can be cut, counts come out, and nothing is 
     }),
     { numRuns: 150 },
   );
+});
+
+test("every layout that is offered for fewer set-ups can be cut and gives every piece (own checker)", () => {
+  const wishes = { setUps: (used: Used) => used.length, price: 0, fewest: 1, kept: () => 0 };
+  let offered = 0;
+  fc.assert(
+    fc.property(pieces, stock, fc.constantFrom(2 as const, 3 as const), (ps, ss, stages) => {
+      const p: CuttingProblem = { kerf: 1, pieces: ps, stock: ss, style: { orders: ["rip", "crosscut"], stages, trim: true } }; // prettier-ignore
+      const answer = solveCutting(p, undefined, {}, wishes);
+      for (const used of answer.others) checkAnswer({ ...answer, used, cost: costOf(used, ss), proven: false }, p);
+      offered += answer.others.length;
+    }),
+    { numRuns: 100 },
+  );
+  expect(offered).toBeGreaterThan(20);
+});
+
+test("what lacks a piece or overdraws the stock is neither taken nor kept for the maker's other wishes, whoever brings it", () => {
+  const room = { clear: [{ length: 20, width: 10 }], price: 7, available: 2 };
+  const style = { orders: ["rip" as const], stages: 2 as const, trim: true };
+  const s = new Solving({ kerf: 0, pieces: [{ length: 10, width: 10, quantity: 3, turn: false }], stock: [room], style }, {}, true); // prettier-ignore
+  const board = (n: number) => ({ stock: 0, stretches: [], gives: [n] });
+  s.consider([{ pattern: board(2), repeat: 1 }]);
+  s.consider([{ pattern: board(1), repeat: 3 }]);
+  expect([s.incumbent, s.seen]).toEqual([undefined, []]);
 });
 
 test("told to stop at whatever moment, the answer can be cut, and gives all that the stock can give", () => {

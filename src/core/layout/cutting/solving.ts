@@ -67,10 +67,10 @@ export class Solving {
 
   /** Takes a layout for the incumbent where it is better: first more of the pieces, then cheaper. */
   consider(used: Used, over: number[] = []): void {
-    if (this.keepsSeen && sum(over) === 0 && this.seen.length < MOST_SEEN)
-      this.seen.push(trimmed(used, this.rest.left));
     // Whatever found it, what is overdrawn or gives too little is no layout.
     if (sum(over) === 0 && !covers(used, this.rest)) return;
+    if (this.keepsSeen && sum(over) === 0 && this.seen.length < MOST_SEEN)
+      this.seen.push(trimmed(used, this.rest.left));
     const fewer = sum(over) < sum(this.left) || !this.incumbent;
     if (!fewer && (sum(over) > sum(this.left) || !cheaper(used, this.incumbent, this.stock))) return;
     this.incumbent = trimmed(used, this.rest.left);
