@@ -110,7 +110,7 @@ function solveMerged(
   return {
     used,
     cost,
-    // No bound is above a layout there is: where one was, it is wrong, and what was proven with it is not said.
+    // No bound is above the cost of a layout there is: one that was would be wrong.
     bound: Math.min(s.bound, cost),
     fewest: Math.ceil(leastOf(problem) - 1e-6),
     reasons: s.reasons,
