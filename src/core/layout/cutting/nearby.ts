@@ -112,7 +112,7 @@ function nearOf(
   least: number,
   { duals, left, among, limit, together }: Wanted,
 ): NearStretch[] | undefined {
-  const { kerf, hold, pieces } = plan;
+  const { kerf, pieces } = plan;
   const spare = most - least;
   const room = plan.across.room(plan.roomAcross);
   const open = plan.variants.filter((v) => among[v.piece] && left[v.piece]! > 0);
@@ -128,8 +128,8 @@ function nearOf(
   };
   for (const v of open.filter((o) => o.alone)) {
     const n = Math.min(left[v.piece]!, Math.floor((plan.roomAlong + kerf) / (v.along + kerf)));
-    if (isTogether(v)) others.push({ size: v.across, profit: n * duals[v.piece]! });
-    else add(v.across, n * duals[v.piece]!, slices(v, n));
+    if (isTogether(v)) others.push({ size: v.strip, profit: n * duals[v.piece]! });
+    else add(v.strip, n * duals[v.piece]!, slices(v, n));
   }
   for (const group of groupsOf(
     plan,
@@ -137,9 +137,8 @@ function nearOf(
   ))
     // prettier-ignore
     for (const size of group.ends) {
-      const within = group.filter((v) => v.across <= size).sort((a, b) => Number(isTogether(b)) - Number(isTogether(a)));
+      const within = group.filter((v) => v.strip <= size).sort((a, b) => Number(isTogether(b)) - Number(isTogether(a)));
       const first = within.filter(isTogether).length;
-      if (plan.order !== "rip" && size < hold) continue;
       const things = within.map((v) => plan.along.thing(v.along, duals[v.piece]!, left[v.piece]!, false));
       const along = plan.along.room(plan.roomAlong);
       if (things.length * along > MOST_CELLS) return undefined;
@@ -149,8 +148,8 @@ function nearOf(
       const all = nearBest(things, along, top - spare, limit, first);
       if (!all) return undefined;
       for (const { taken, beside } of all) {
-        // Without a piece of its own width it is a narrower strip.
-        if (taken.length === 0 || ![...taken, ...Array(first).keys()].some((k) => within[k]!.across === size)) continue;
+        // Without a piece that wants its width it is a narrower strip.
+        if (taken.length === 0 || ![...taken, ...Array(first).keys()].some((k) => within[k]!.strip === size)) continue;
         const counts = within.map((_, k) => taken.filter((t) => t === k).length);
         add(size, top, counts.flatMap((n, k) => (n > 0 ? slices(within[k]!, n) : [])), beside); // prettier-ignore
       }

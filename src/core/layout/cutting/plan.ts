@@ -7,7 +7,9 @@ import type { CuttingProblem, CutPiece, Room, Style } from "./problem";
  *
  * A sheet 100 × 60 and a piece 40 × 25 that may turn. Ripped (strips along the 100): it lies 40 along and 25 across, or turned 25
  * along and 40 across. Crosscut first (strips along the 60): 25 along and 40 across, or 40 along and 25 across. Each is a variant
- * of the plan of that order, with its room 100 along and 60 across, or 60 along and 100 across.
+ * of the plan of that order, with its room 100 along and 60 across, or 60 along and 100 across. The narrowest strip a variant may lie
+ * in is as wide as it is; crosscut first where less than 30 cannot be held, the one of 25 across lies in a strip of 30: it is ripped
+ * while it can be held, and then cut to length.
  */
 
 /** A piece lying one way, seen along the strips. */
@@ -16,6 +18,8 @@ export interface Variant {
   turned: boolean;
   along: number;
   across: number;
+  /** The narrowest strip it may lie in. */
+  strip: number;
   /** Its strip holds nothing else. */
   alone: boolean;
 }
@@ -29,8 +33,8 @@ export interface Plan {
   /** What is shorter is not ripped. */
   hold: number;
   variants: Variant[];
-  /** Distinct sizes across, ascending. */
-  acrosses: number[];
+  /** Distinct sizes of strips, ascending. */
+  sizes: number[];
   along: Raster;
   across: Raster;
   roomAlong: number;
@@ -62,7 +66,7 @@ function planOf(
     .flatMap((p, piece) => (p.from?.[stock] === false ? [] : variantsOf(p, piece, order, clear, style)))
     .sort((a, b) => a.across - b.across || a.along - b.along);
   const [roomAlong, roomAcross] = order === "rip" ? [clear.length, clear.width] : [clear.width, clear.length];
-  const acrosses = distinct(variants.map((v) => v.across));
+  const sizes = distinct(variants.map((v) => v.strip));
   const wanted = (size: number) => variants.reduce((n, v) => n + (v.along === size ? pieces[v.piece]!.quantity : 0), 0);
   const along = rasterOf(
     // Sections of three stages may be taken more often than there are pieces.
@@ -74,22 +78,27 @@ function planOf(
     kerf,
   );
   const across = rasterOf(
-    acrosses.map((size) => ({ size, most: Infinity })),
+    distinct([...sizes, ...variants.map((v) => v.across)]).map((size) => ({ size, most: Infinity })),
     roomAcross,
     kerf,
   );
-  return { order, style, pieces, kerf, hold, variants, acrosses, along, across, roomAlong, roomAcross, meter };
+  return { order, style, pieces, kerf, hold, variants, sizes, along, across, roomAlong, roomAcross, meter };
 }
 
 /** How a piece may lie in a clear stretch cut in one order: not at all where it does not fit. */
 function variantsOf(p: CutPiece, piece: number, order: Order, room: Room, style: Style): Variant[] {
   return (p.turn && p.length !== p.width ? [false, true] : [false]).flatMap((turned): Variant[] => {
     const [x, y] = turned ? [p.width, p.length] : [p.length, p.width];
-    const alone = p.block === true && x >= (style.hold ?? 0);
+    const hold = style.hold ?? 0;
+    const alone = p.block === true && x >= hold;
     // A block is crosscut before it is sliced.
     if (order === "crosscut" && style.ripOnly && !alone) return [];
     if (x > room.length || y > room.width || (alone && order === "rip" && style.orders.includes("crosscut"))) return [];
-    return [{ piece, turned, alone, ...(order === "rip" ? { along: x, across: y } : { along: y, across: x }) }];
+    if (order === "rip") return [{ piece, turned, alone, along: x, across: y, strip: y }];
+    // What is crosscut first is ripped after that.
+    const strip = Math.max(x, hold);
+    if (strip > x && (!style.trim || strip > room.length)) return [];
+    return [{ piece, turned, alone, along: y, across: x, strip }];
   });
 }
 

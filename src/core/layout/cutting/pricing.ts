@@ -109,7 +109,7 @@ function fitInto(plan: Plan, duals: number[], rest: number[]): Strip[] {
   const { kerf, pieces } = plan;
   const strips: Strip[] = [];
   let room = plan.roomAcross;
-  while (plan.variants.some((v) => v.across <= room && rest[v.piece]! > 0)) {
+  while (plan.variants.some((v) => v.strip <= room && rest[v.piece]! > 0)) {
     const all = candidates(plan, duals, rest, false).filter((c) => c.size <= room && c.profit > 0);
     if (all.length === 0) break;
     const counts = setOfStrips(plan, all, false, room).counts();

@@ -110,8 +110,7 @@ function solveMerged(
   return {
     used,
     cost,
-    // No bound is above the cost of a layout there is: one that was would be wrong.
-    bound: Math.min(s.bound, cost),
+    bound: s.bound,
     fewest: Math.ceil(leastOf(problem) - 1e-6),
     reasons: s.reasons,
     boundStyle: s.bound > s.plain + 1e-9 ? "style" : "any",

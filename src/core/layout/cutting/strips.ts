@@ -27,14 +27,14 @@ export const slices = (v: Variant, count: number): Section[] => [
  * that no strip there is has more profit.
  */
 export function candidates(plan: Plan, duals: number[], left: number[], bound: boolean): Candidate[] {
-  const { kerf, hold, style } = plan;
+  const { kerf, style } = plan;
   const room = plan.along.room(plan.roomAlong);
   const thing = (v: Variant): Thing => plan.along.thing(v.along, duals[v.piece]!, left[v.piece]!, bound);
   const blocks = plan.variants
     .filter((v) => v.alone && left[v.piece]! > 0)
     .map((v): Candidate => {
       const n = Math.min(left[v.piece]!, Math.floor((plan.roomAlong + kerf) / (v.along + kerf)));
-      return { size: v.across, profit: n * duals[v.piece]!, fillings: () => slices(v, n) };
+      return { size: v.strip, profit: n * duals[v.piece]!, fillings: () => slices(v, n) };
     });
   const others = plan.variants.filter((v) => !v.alone && left[v.piece]! > 0 && duals[v.piece]! > 0);
   const open =
@@ -42,7 +42,7 @@ export function candidates(plan: Plan, duals: number[], left: number[], bound: b
       ? threeStage(plan, others, duals, left, bound)
       : groupsOf(plan, others).flatMap((group) => {
           const things = group.map(thing);
-          const widest = group.at(-1)?.across;
+          const widest = group.at(-1)?.strip;
           if (group.ends.size === 1 && isLong(things, room) && widest !== undefined && group.ends.has(widest)) {
             const { profit, counts, states } = fillLong(things, room);
             plan.meter.spent += states * STATE;
@@ -52,19 +52,18 @@ export function candidates(plan: Plan, duals: number[], left: number[], bound: b
           const filled = fill(things, room);
           // The widest of its pieces says how wide a strip is; with a trim narrower ones may lie in it.
           return group.flatMap((v, k): Candidate[] =>
-            group[k + 1]?.across === v.across || !group.ends.has(v.across)
+            group[k + 1]?.strip === v.strip || !group.ends.has(v.strip)
               ? []
               : [
                   {
-                    size: v.across,
+                    size: v.strip,
                     profit: filled.profit(k),
                     fillings: () => filled.counts(k).flatMap((n, i) => (n > 0 ? slices(group[i]!, n) : [])),
                   },
                 ],
           );
         });
-  // What is shorter than the saw can hold is not ripped.
-  return [...blocks, ...open].filter((c) => plan.order === "rip" || c.size >= hold);
+  return [...blocks, ...open];
 }
 
 /** More cells than this, where sizes do not share them, are not gone through one by one. */
@@ -78,25 +77,25 @@ export function groupsOf(plan: Plan, all: Variant[]): (Variant[] & { ends: Set<n
   const { hold, style } = plan;
   const group = (vs: Variant[], ends: number[]) => Object.assign([...vs], { ends: new Set(ends) });
   if (!style.trim)
-    return plan.acrosses.map((a) =>
+    return plan.sizes.map((a) =>
       group(
-        all.filter((v) => v.across === a),
+        all.filter((v) => v.strip === a),
         [a],
       ),
     );
   // A piece too short to hold cannot be trimmed by a rip: its strip is as wide as it is.
   const short =
-    plan.order === "rip" && hold > 0 ? distinct(all.filter((v) => v.along < hold).map((v) => v.across)) : [];
-  if (short.length === 0) return [group(all, plan.acrosses)];
+    plan.order === "rip" && hold > 0 ? distinct(all.filter((v) => v.along < hold).map((v) => v.strip)) : [];
+  if (short.length === 0) return [group(all, plan.sizes)];
   const long = all.filter((v) => v.along >= hold);
   return [
     group(
       long,
-      distinct(long.map((v) => v.across)).filter((a) => !short.includes(a)),
+      distinct(long.map((v) => v.strip)).filter((a) => !short.includes(a)),
     ),
     ...short.map((a) =>
       group(
-        all.filter((v) => v.across <= a && (v.across === a || v.along >= hold)),
+        all.filter((v) => v.strip <= a && (v.strip === a || v.along >= hold)),
         [a],
       ),
     ),
@@ -121,7 +120,7 @@ function threeStage(plan: Plan, others: Variant[], duals: number[], left: number
     },
   );
   const alongs = distinct(others.map((v) => v.along));
-  return distinct(others.map((v) => v.across)).map((size) => {
+  return distinct(others.map((v) => v.strip)).map((size) => {
     const within = plan.across.room(size);
     const filled = fill(
       alongs.map((a, s) => plan.along.thing(a, rows[s]![within]!, Infinity, bound)),

@@ -2,9 +2,9 @@ import type { CutPiece, Room } from "../cutting/problem";
 
 /**
  * What every set of strips and pieces off them gives, in two stages and a trim, each piece as often as it is wanted at the
- * most: by trying everything, in both orders.
+ * most: by trying everything, in both orders. What is shorter than `hold` is not ripped.
  */
-export function everyPattern(pieces: CutPiece[], kerf: number, room: Room): number[][] {
+export function everyPattern(pieces: CutPiece[], kerf: number, room: Room, hold = 0): number[][] {
   const quantities = pieces.map((p) => p.quantity);
   const found = new Map<string, number[]>();
   const one = (length: number, width: number, flip: boolean) => {
@@ -16,14 +16,14 @@ export function everyPattern(pieces: CutPiece[], kerf: number, room: Room): numb
     const strip = (size: number, room: number, left: number[], take: (left: number[]) => void) => {
       take(left);
       for (const w of ways)
-        if (w.across <= size && w.along <= room && left[w.i]! > 0)
+        if (w.across <= size && w.along <= room && left[w.i]! > 0 && (flip || w.across === size || w.along >= hold))
           strip(size, room - w.along - kerf, left.map((n, k) => (k === w.i ? n - 1 : n)), take); // prettier-ignore
     };
     const strips = (room: number, left: number[]) => {
       const gives = quantities.map((n, i) => n - left[i]!);
       found.set(gives.join(), gives);
-      for (const size of new Set(ways.map((w) => w.across)))
-        if (size <= room)
+      for (const size of new Set([...ways.map((w) => w.across), hold]))
+        if (size <= room && size >= (flip ? hold : 1))
           strip(size, length, left, (after) => {
             if (after.some((n, i) => n < left[i]!)) strips(room - size - kerf, after);
           });

@@ -24,6 +24,9 @@ export function verify(result: LayoutResult, request: LayoutRequest): void {
     const end = b.form === "sheet" ? saw.sheetTrim : saw.endTrim;
     const edge = b.form === "sheet" ? saw.sheetTrim : saw.edgeTrim;
     const rects: Rect[] = [];
+    // A board that is crosscut first is ripped after that.
+    for (const s of b.form === "board" ? layout.strips : [])
+      if (s.order === "crosscut") expect(s.length).toBeGreaterThanOrEqual(saw.minHold);
     for (const p of layout.strips.flatMap((s) => s.sections.flatMap((x) => x.pieces))) {
       const key = pieceKey(p.of);
       const want = request.blanks.find((x) => pieceKey(x.of) === key)!;
