@@ -3,24 +3,33 @@ import { useEffect, useState } from "react";
 import type { WorkedJob } from "@/core/job/worked";
 import type { LayoutResult } from "@/core/layout/layout";
 import type { Plan } from "@/core/plan/plan";
+import type { PlanAnswer, PlanAsked } from "./planner";
 
-/** So long after the last change the batch is planned, ms: it takes as long as a few keypresses may. */
-const AFTER = 250;
+/** So long after the last change the batch is planned, ms. */
+const AFTER = 100;
 
-/** The plan of the batch, worked out when typing pauses; undefined until then, and without a start day. Its script comes with the first. */
+/** One for the page, from the first plan on. */
+let planner: Worker | undefined;
+let asks = 0;
+
+/** The plan of the batch, worked out beside the page when typing pauses; undefined until then, and without a start day. */
 export function usePlan(worked: WorkedJob, result: LayoutResult | undefined): Plan | undefined {
   const [known, setKnown] = useState<{ worked: WorkedJob; result: LayoutResult; plan: Plan }>();
   useEffect(() => {
     if (!result || !worked.job.start) return;
-    let isLast = true;
+    const ask = ++asks;
+    const heard = ({ data }: MessageEvent<PlanAnswer>) => {
+      if (data.ask === ask) setKnown({ worked, result, plan: data.plan });
+    };
     const timer = setTimeout(() => {
-      void import("@/core/plan/plan").then(({ planOf }) => {
-        if (isLast) setKnown({ worked, result, plan: planOf(worked, result) });
-      });
+      planner ??= new Worker(new URL("./planner.ts", import.meta.url), { type: "module" });
+      planner.addEventListener("message", heard);
+      const asked: PlanAsked = { ask, job: worked.job, result };
+      planner.postMessage(asked);
     }, AFTER);
     return () => {
-      isLast = false;
       clearTimeout(timer);
+      planner?.removeEventListener("message", heard);
     };
   }, [worked, result]);
   return known?.worked === worked && known.result === result ? known.plan : undefined;
