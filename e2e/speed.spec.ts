@@ -38,29 +38,38 @@ async function redraws(page: Page, of: string): Promise<number> {
 
 test.describe.configure({ timeout: 180_000 });
 
+/** So often a page is opened before its time counts, as on a server that has been up for a while: as a figure oftener. */
+const WARM = process.env.RUNDIK_LOADS ? 8 : 1;
 /** So often a long job is opened: as a figure oftener. */
 const LOADS = Number(process.env.RUNDIK_LOADS ?? 2);
 
 test("a keypress redraws Shape within 100 ms at p95; a job is usable within a second", async ({ page }) => {
   // Opened as on any later morning: the server is up and the browser has the program.
   const loads: number[] = [];
-  for (let i = 0; i < 6; i++) {
-    await page.goto("about:blank");
-    await page.goto("/jobs/1/shape");
+  // A page nobody asks while it loads: asking takes up to a tenth of a second of its time.
+  const alone = await page.context().newPage();
+  for (let i = 0; i < WARM + 5; i++) {
+    await alone.goto("about:blank");
+    await alone.waitForTimeout(500);
+    await alone.goto("/jobs/1/shape");
+    await alone.waitForTimeout(1500);
     // From asking for the page to every control answering (a user-timing mark the page sets).
-    await page.waitForFunction(() => performance.getEntriesByName("usable").length > 0);
-    loads.push(Math.round(await page.evaluate(() => performance.getEntriesByName("usable")[0]!.startTime)));
-    await expect(page.getByRole("button", { name: /^Side, length/ })).toBeVisible();
+    await alone.waitForFunction(() => performance.getEntriesByName("usable").length > 0);
+    loads.push(Math.round(await alone.evaluate(() => performance.getEntriesByName("usable")[0]!.startTime)));
+    await expect(alone.getByRole("button", { name: /^Side, length/ })).toBeVisible();
   }
+  await alone.close();
+  await page.goto("/jobs/1/shape");
   const bytes = await page.evaluate(() =>
     (performance.getEntriesByType("resource") as PerformanceResourceTiming[])
       .filter((r) => new URL(r.name).pathname.endsWith(".js"))
       .reduce((n, r) => n + r.encodedBodySize, 0),
   );
   console.log(`scripts of Shape: ${(bytes / 1000).toFixed(0)} kB over the wire`);
-  const [first, ...later] = loads;
-  const usable = later.sort((a, b) => a - b)[2]!;
-  console.log(`first view usable in ${usable} ms (median of five; the very first ${first} ms)`);
+  const usable = loads.slice(WARM).toSorted((a, b) => a - b)[2]!;
+  console.log(
+    `first view usable in ${usable} ms (median of five; before it was warm ${loads.slice(0, WARM).join(", ")} ms)`,
+  );
   expect(await redraws(page, "a body")).toBeLessThan(100);
   expect(usable).toBeLessThan(1000);
 });

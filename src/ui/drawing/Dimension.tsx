@@ -36,23 +36,16 @@ export function Dimension({
   const point = (along: number, off: number) => (across ? `${along} ${at + off}` : `${at + off} ${along}`);
   const [reachFrom, reachTo] = Array.isArray(reach) ? reach : [reach, reach];
   const extension = (along: number, reach: number | undefined) =>
-    reach !== undefined && line(`M${point(along, reach - at)}L${point(along, reach < at ? 5 : -5)}`, 0.5);
+    reach === undefined ? "" : `M${point(along, reach - at)}L${point(along, reach < at ? 5 : -5)}`;
+  const extensions = extension(from, reachFrom) + extension(to, reachTo);
+  const ended = (along: number) =>
+    `M${across ? `${along - tick} ${at + tick}` : `${at - tick} ${along + tick}`}l${2 * tick} ${-2 * tick}`;
   const room = Math.abs(to - from) > (across ? w + 8 : size * 1.6 + 10);
   return (
     <g onMouseEnter={onLight} style={lit ? { strokeWidth: 2 } : undefined}>
-      {extension(from, reachFrom)}
-      {extension(to, reachTo)}
+      {extensions && line(extensions, 0.5)}
       {line(`M${point(from, 0)}L${point(to, 0)}`, lit ? 2 : 1)}
-      {[from, to].map((a) => (
-        <g key={a}>
-          {line(
-            across
-              ? `M${a - tick} ${at + tick}l${2 * tick} ${-2 * tick}`
-              : `M${at - tick} ${a + tick}l${2 * tick} ${-2 * tick}`,
-            1.2,
-          )}
-        </g>
-      ))}
+      {line(ended(from) + ended(to), 1.2)}
       {across ? (
         <>
           {room && (

@@ -30,19 +30,19 @@ export function StoryStick({
     units === "in" ? NM_PER_INCH / (p.d(NM_PER_INCH) > 20 ? 8 : 2) : NM_PER_MM * (p.d(NM_PER_MM * 10) > 12 ? 5 : 10);
   const each = units === "in" ? NM_PER_INCH : NM_PER_MM * 50;
   const ticks = Array.from({ length: Math.floor((top - bottom) / step) + 1 }, (_, i) => i * step);
+  // Whole inches are stronger; all of a strength are one path, as a page of hundreds would take longer to show.
+  const ruled = (strong: boolean) =>
+    ticks
+      .filter((t) => (t % each === 0) === strong)
+      .map((t) => `M${x + width} ${p.y(top - t).toFixed(2)}h${strong ? -9 : t % (each / 2) === 0 ? -6 : -3}`)
+      .join("");
   const ys = marks.map((m) => p.y(top - m.at));
   const labels = spread(ys, 19);
   return (
     <g role="list" aria-label="story stick">
       <rect x={x} y={y0 - 16} width={width} height={y1 - y0 + 32} fill="var(--color-straw)" stroke="var(--color-ink)" />
-      {ticks.map((t) => (
-        <path
-          key={t}
-          d={`M${x + width} ${p.y(top - t)}h${t % each === 0 ? -9 : t % (each / 2) === 0 ? -6 : -3}`}
-          stroke="var(--color-straw-line)"
-          strokeWidth={t % each === 0 ? 0.9 : 0.5}
-        />
-      ))}
+      <path d={ruled(true)} stroke="var(--color-straw-line)" strokeWidth="0.9" />
+      <path d={ruled(false)} stroke="var(--color-straw-line)" strokeWidth="0.5" />
       {marks.map((m, i) => {
         const lit = litKey === m.key;
         const color = lit ? "var(--color-blue)" : "var(--color-ink)";
