@@ -25,6 +25,7 @@ export function usePlan(worked: WorkedJob, result: LayoutResult | undefined): Pl
       planner ??= new Worker(new URL("./planner.ts", import.meta.url), { type: "module" });
       planner.addEventListener("message", heard);
       const asked: PlanAsked = { ask, job: worked.job, result };
+      // oxlint-disable-next-line unicorn/require-post-message-target-origin -- a worker has no origin to name
       planner.postMessage(asked);
     }, AFTER);
     return () => {

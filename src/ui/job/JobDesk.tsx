@@ -1,7 +1,7 @@
 "use client";
 import Link from "next/link";
 import { usePathname } from "next/navigation";
-import { type ComponentType, memo, useCallback, useDeferredValue, useEffect, useRef, useState } from "react";
+import { type ComponentType, memo, useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from "react";
 import { Troubles } from "@/ui/desk/Troubles";
 import { actText } from "@/core/job/acts";
 import type { StoredJob } from "@/core/job/stored";
@@ -126,17 +126,34 @@ function Top({ desk, laid, find }: { desk: Desk; laid: Laid; find(): void }) {
  */
 function StationTab({ station, on, desk, laid }: { station: Station; on: boolean; desk: Desk; laid: Laid }) {
   const settled = useDeferredValue(desk, typeof window === "undefined" ? desk : null);
-  const state: StationState = settled ? stationState(station, settled, laid) : { text: "" };
+  const state = useMemo(
+    (): StationState => (settled ? stationState(station, settled, laid) : { text: "" }),
+    [station, settled, laid],
+  );
   // While it is worked out anew the tab says how it stood, so that nothing flickers under whoever types.
   const last = useRef<StationState>(undefined);
   useEffect(() => {
     if (!state.waits && state.text) last.current = state;
   });
   const before = state.waits ? last.current : undefined;
-  const said = before ?? state;
+  const { text, wrong = false } = before ?? state;
+  return <Tab job={desk.id} station={station} on={on} text={text} wrong={wrong} waits={!!before} moved={state.moved} />;
+}
+
+/** Drawn anew only when it says something else: there are six, at every key that is pressed. */
+const Tab = memo(function Tab({
+  job,
+  station,
+  on,
+  text,
+  wrong,
+  waits,
+  moved,
+}: { job: number; station: Station; on: boolean } & Required<Pick<StationState, "text" | "wrong" | "waits">> &
+  Pick<StationState, "moved">) {
   return (
     <PageLink
-      job={desk.id}
+      job={job}
       to={station.id}
       aria-current={on ? "page" : undefined}
       className={`flex h-[54px] min-w-0 items-center gap-2.5 px-3 no-underline ${on ? "bg-spruce text-white" : "bg-bench"}`}
@@ -146,22 +163,22 @@ function StationTab({ station, on, desk, laid }: { station: Station; on: boolean
         <strong className="block font-semibold">{station.name}</strong>
         <em
           suppressHydrationWarning
-          className={`flex gap-1.5 text-[.84rem] not-italic ${on ? "text-[#dcebe5]" : said.wrong ? "font-semibold text-madder" : "text-soft"}`}
+          className={`flex gap-1.5 text-[.84rem] not-italic ${on ? "text-[#dcebe5]" : wrong ? "font-semibold text-madder" : "text-soft"}`}
         >
           <span suppressHydrationWarning className="min-w-0 truncate">
-            {said.text}
+            {text}
           </span>
-          {before && <span aria-label="working">…</span>}
-          {state.moved && (
+          {waits && <span aria-label="working">…</span>}
+          {moved && (
             <span className={`hidden shrink-0 font-semibold lg:inline ${on ? "text-white" : "text-blue"}`}>
-              {state.moved}
+              {moved}
             </span>
           )}
         </em>
       </span>
     </PageLink>
   );
-}
+});
 
 /** To the box where a few letters say what to make. */
 function find(go: (id: PageId) => void): void {
