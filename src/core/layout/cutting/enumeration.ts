@@ -22,7 +22,7 @@ const MOST_SETTLED = 2000;
 /** More than this are not gone through. */
 const MOST_FOUND = 5000;
 /** So many are cut down in a moment, and so many searched. */
-const SOON = { cut: 40, searched: 200 };
+const SOON = { cut: 40, searched: 300 };
 /** Nodes a search for one may branch into: the cuts at its root do nearly all the work. Where it is the last try, more. */
 const NODES = { usual: 100, last: 300 };
 
