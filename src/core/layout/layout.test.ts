@@ -6,7 +6,7 @@ import { cutsOf } from "./cuts";
 import { allLayouts, layOut, layoutDocument } from "./layout";
 import { missingText } from "./missing";
 import type { Blank } from "./request";
-import { setUps } from "./setups";
+import { isHeldLong, setUps } from "./setups";
 import { fewestOf, leastTogether, shownPoint, tradeOff } from "./tradeoff";
 import { blank, board, request, saw, sheet } from "./tests/samples";
 import { verify } from "./tests/verify";
@@ -253,6 +253,25 @@ test("less than a shaving is not planed off: 27 mm stock gives a 1 1/16 bar as i
   const planed = (thickness: Length) => setUps(lay([bar], [board({ thickness })])).filter((s) => s.step === "plane");
   expect(planed(nm(27_000_000))).toEqual([]);
   expect(planed(nm(28_000_000)).map((s) => s.setting)).toEqual([28_000_000 - inch(1, 1, 16)]);
+});
+
+test("what is too short to be ripped is crosscut longer, ripped while it can be held, and cut to length: one board for two (by hand)", () => {
+  const short = [blank("lid", inch(20), inch(11), 1), blank("cleat", inch(6), inch(1, 1, 2), 6)];
+  const one = (hold: Length) => layOut(request(short, [board({ length: inch(30, 1, 2) })], { saw: { ...saw, minHold: hold } }), () => 0); // prettier-ignore
+  // Of 30 usable, 20 and a saw cut leave 9 7/8: a section of 9, across it six times 1 1/2 and five saw cuts, 9 5/8 of 11 1/4.
+  const r = one(inch(9));
+  verify(r, request(short, [board({ length: inch(30, 1, 2) })]));
+  expect([r.count, r.boundCount]).toEqual([1, 1]);
+  const ups = setUps(r).map((s) => [s.step, s.setting, s.count, isHeldLong(s)]);
+  expect(ups).toEqual([
+    ["section", inch(20), 1, false],
+    ["section", inch(9), 1, true],
+    ["rip", inch(11), 1, false],
+    ["rip", inch(1, 1, 2), 6, false],
+    ["trim", inch(6), 6, false],
+  ]);
+  // Where 10 is the least that can be held there is no room for it: the strip beside the lid is only 1/8 wide.
+  expect(one(inch(10)).count).toBe(2);
 });
 
 test("set-ups are shared: one fence for all bodies' parts, widest first, then stops, longest first", () => {

@@ -40,6 +40,10 @@ export interface SetUp {
   waits?: string;
 }
 
+/** A section longer than any of its pieces: it is only so long that it can be held while it is ripped. */
+export const isHeldLong = ({ step, setting, blanks }: SetUp): boolean =>
+  step === "section" && blanks.every((b) => b.length < setting);
+
 const ORDER: Step[] = ["section", "block", "rip", "slice", "crosscut", "trim"];
 const rankOf = (step: SawStep, follows?: Step): number =>
   step === "joint"

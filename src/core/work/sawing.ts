@@ -2,7 +2,7 @@ import type { Hazard } from "@/core/feature/hazard";
 import type { Station } from "@/core/feature/machine";
 import type { Length } from "@/core/length/length";
 import { type PartId, pieceKey } from "@/core/line/line";
-import { type SawStep, type SetUp, setUps } from "@/core/layout/setups";
+import { isHeldLong, type SawStep, type SetUp, setUps } from "@/core/layout/setups";
 import type { LayoutResult } from "@/core/layout/layout";
 import type { Minutes } from "@/core/shop/shop";
 import { type Operation, operation } from "./operation";
@@ -35,6 +35,8 @@ const SAID: Record<SawStep, { name: string; check: string; of: string }> = {
   trim: { name: "Trim to size", check: "measure the first piece", of: "pieces" },
   plane: { name: "Plane to thickness", check: "measure the first at both ends", of: "" },
 };
+
+const HELD = "measure the first section: longer than its pieces, so that it is held while it is ripped";
 
 /** The kinds of operation at the saw, with the guess each begins with. */
 export const SAW_KINDS = (Object.keys(GUESS) as SawStep[]).map((step) => ({ kind: SAID[step].name, ...GUESS[step] }));
@@ -79,7 +81,7 @@ export function sawing(
       ...GUESS[up.step],
       after: [...up.after].map((a) => ids.get(a)!),
       hazard: hazardOf(up, minHold),
-      check: SAID[up.step].check,
+      check: isHeldLong(up) ? HELD : SAID[up.step].check,
     });
     return { op, up };
   });

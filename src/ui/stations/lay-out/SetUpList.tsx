@@ -1,5 +1,5 @@
 import { cutList, nameIn } from "@/core/line/cutlist";
-import { type SawStep, setUps, settingsApart } from "@/core/layout/setups";
+import { isHeldLong, type SawStep, setUps, settingsApart } from "@/core/layout/setups";
 import type { Blank as SetUpBlank } from "@/core/layout/request";
 import { partKey } from "@/core/line/line";
 import type { LayoutResult } from "@/core/layout/layout";
@@ -46,6 +46,7 @@ export function SetUpList({ result }: { result: LayoutResult }) {
                 <span className="text-[.84rem] text-soft">
                   {s.kind === "rip" ? "fence; " : s.kind === "crosscut" ? "stop; " : ""}
                   {names(s.blanks)}
+                  {isHeldLong(s) ? "; longer than it will be, to be held while it is ripped" : ""}
                   {s.kind === "crosscut" && s.setting < job.workshop.minHold ? "; short: cut from a longer piece" : ""}
                 </span>
               </td>
