@@ -65,36 +65,42 @@ test("no pattern is worth more than the price says, and one that is built fits a
 
 test("of all patterns of value enough none is missed that is not part of another, and each can be cut (brute force)", () => {
   fc.assert(
-    fc.property(some, someDuals, someHold, fc.double({ min: 0.5, max: 1, noNaN: true }), (pieces, duals, hold, part) => {
-      const p = problem(pieces, { ...TWO, hold });
-      const every = everyPattern(p.pieces, p.kerf, p.stock[0]!.clear[0]!, hold);
-      const least = part * Math.max(...every.map((g) => valueOf(g, duals)));
-      const among = pieces.map(() => true);
-      const wanted = { duals, left: pieces.map((x) => x.quantity), among, limit: 5000 };
-      const near = pricerOf(p).near(0, wanted, least);
-      for (const n of near ?? []) {
-        inside(n.pattern(), p);
-        expect([n.pattern().gives, valueOf(n.gives, duals)]).toEqual([n.gives, n.value]);
-        expect(n.value).toBeGreaterThanOrEqual(least);
-      }
-      for (const gives of every)
-        if (valueOf(gives, duals) >= Math.max(least, 1e-9))
-          expect(near?.some((n) => n.gives.every((g, i) => g >= gives[i]!)) ?? true).toBe(true);
-      // So few are always found; with a piece that is worth nothing, whatever is filled up with it is as good as any.
-      if (every.length < 20 && pieces.every((_, i) => duals[i]! > 0)) expect(near).toBeDefined();
-      // Pieces that are worth nothing may be left out: the others are found as they were.
-      const valued = pricerOf(p).near(0, { ...wanted, among: pieces.map((_, i) => duals[i]! > 0) }, least);
-      for (const gives of every)
-        if (valueOf(gives, duals) >= Math.max(least, 1e-9))
-          expect(valued?.some((n) => n.gives.every((g, i) => duals[i] === 0 || g >= gives[i]!)) ?? true).toBe(true);
-      // Where the first piece is not told apart, what there is of it beside as many of the others is never more than is said.
-      const together = pieces.map((_, i) => i === 0);
-      const apart = pricerOf(p).near(0, { ...wanted, together }, least);
-      const covers = (n: number[], gives: number[]) => gives.every((g, i) => i === 0 || n[i]! >= g);
-      for (const gives of every)
-        if (valueOf(gives, duals) >= Math.max(least, 1e-9))
-          expect(apart?.some((n) => covers(n.gives, gives) && n.beside >= gives[0]! * duals[0]!) ?? true).toBe(true);
-    }),
+    fc.property(
+      some,
+      someDuals,
+      someHold,
+      fc.double({ min: 0.5, max: 1, noNaN: true }),
+      (pieces, duals, hold, part) => {
+        const p = problem(pieces, { ...TWO, hold });
+        const every = everyPattern(p.pieces, p.kerf, p.stock[0]!.clear[0]!, hold);
+        const least = part * Math.max(...every.map((g) => valueOf(g, duals)));
+        const among = pieces.map(() => true);
+        const wanted = { duals, left: pieces.map((x) => x.quantity), among, limit: 5000 };
+        const near = pricerOf(p).near(0, wanted, least);
+        for (const n of near ?? []) {
+          inside(n.pattern(), p);
+          expect([n.pattern().gives, valueOf(n.gives, duals)]).toEqual([n.gives, n.value]);
+          expect(n.value).toBeGreaterThanOrEqual(least);
+        }
+        for (const gives of every)
+          if (valueOf(gives, duals) >= Math.max(least, 1e-9))
+            expect(near?.some((n) => n.gives.every((g, i) => g >= gives[i]!)) ?? true).toBe(true);
+        // So few are always found; with a piece that is worth nothing, whatever is filled up with it is as good as any.
+        if (every.length < 20 && pieces.every((_, i) => duals[i]! > 0)) expect(near).toBeDefined();
+        // Pieces that are worth nothing may be left out: the others are found as they were.
+        const valued = pricerOf(p).near(0, { ...wanted, among: pieces.map((_, i) => duals[i]! > 0) }, least);
+        for (const gives of every)
+          if (valueOf(gives, duals) >= Math.max(least, 1e-9))
+            expect(valued?.some((n) => n.gives.every((g, i) => duals[i] === 0 || g >= gives[i]!)) ?? true).toBe(true);
+        // Where the first piece is not told apart, what there is of it beside as many of the others is never more than is said.
+        const together = pieces.map((_, i) => i === 0);
+        const apart = pricerOf(p).near(0, { ...wanted, together }, least);
+        const covers = (n: number[], gives: number[]) => gives.every((g, i) => i === 0 || n[i]! >= g);
+        for (const gives of every)
+          if (valueOf(gives, duals) >= Math.max(least, 1e-9))
+            expect(apart?.some((n) => covers(n.gives, gives) && n.beside >= gives[0]! * duals[0]!) ?? true).toBe(true);
+      },
+    ),
     { numRuns: 150 },
   );
 });

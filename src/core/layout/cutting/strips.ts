@@ -84,8 +84,7 @@ export function groupsOf(plan: Plan, all: Variant[]): (Variant[] & { ends: Set<n
       ),
     );
   // A piece too short to hold cannot be trimmed by a rip: its strip is as wide as it is.
-  const short =
-    plan.order === "rip" && hold > 0 ? distinct(all.filter((v) => v.along < hold).map((v) => v.strip)) : [];
+  const short = plan.order === "rip" && hold > 0 ? distinct(all.filter((v) => v.along < hold).map((v) => v.strip)) : [];
   if (short.length === 0) return [group(all, plan.sizes)];
   const long = all.filter((v) => v.along >= hold);
   return [

@@ -26,7 +26,8 @@ export function checkAnswer(answer: CuttingAnswer, problem: CuttingProblem): voi
             if (x > section.size) throw new Error(`piece ${item.piece} is longer than its section`);
             // Crosscut first, the strip is what is ripped; ripped first, the piece is when it is narrower than its strip.
             const ripped = t.order === "crosscut" ? strip.size : y < strip.size ? x : Infinity;
-            if (ripped < (problem.style.hold ?? 0)) throw new Error(`piece ${item.piece} is too short when it is ripped`);
+            if (ripped < (problem.style.hold ?? 0))
+              throw new Error(`piece ${item.piece} is too short when it is ripped`);
             if (problem.style.stages === 2 && section.items.reduce((n, i) => n + i.count, 0) > 1)
               throw new Error("two pieces across a section of two stages");
             side += item.count * (y + kerf);
