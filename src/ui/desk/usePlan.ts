@@ -12,6 +12,13 @@ const AFTER = 100;
 let planner: Worker | undefined;
 let asks = 0;
 
+function started(): Worker {
+  const worker = new Worker(new URL("./planner.ts", import.meta.url), { type: "module" });
+  // What goes wrong there is told as if it had gone wrong here.
+  worker.addEventListener("error", (e) => reportError(e.error ?? new Error(e.message)));
+  return worker;
+}
+
 /** The plan of the batch, worked out beside the page when typing pauses; undefined until then, and without a start day. */
 export function usePlan(worked: WorkedJob, result: LayoutResult | undefined): Plan | undefined {
   const [known, setKnown] = useState<{ worked: WorkedJob; result: LayoutResult; plan: Plan }>();
@@ -22,7 +29,7 @@ export function usePlan(worked: WorkedJob, result: LayoutResult | undefined): Pl
       if (data.ask === ask) setKnown({ worked, result, plan: data.plan });
     };
     const timer = setTimeout(() => {
-      planner ??= new Worker(new URL("./planner.ts", import.meta.url), { type: "module" });
+      planner ??= started();
       planner.addEventListener("message", heard);
       const asked: PlanAsked = { ask, job: worked.job, result };
       // oxlint-disable-next-line unicorn/require-post-message-target-origin -- a worker has no origin to name

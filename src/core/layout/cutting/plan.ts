@@ -78,7 +78,11 @@ function planOf(
     kerf,
   );
   const across = rasterOf(
-    distinct([...sizes, ...variants.map((v) => v.across)]).map((size) => ({ size, most: Infinity })),
+    // In three stages what lies side by side in a section is added up too.
+    distinct(style.stages === 3 ? [...sizes, ...variants.map((v) => v.across)] : sizes).map((size) => ({
+      size,
+      most: Infinity,
+    })),
     roomAcross,
     kerf,
   );
