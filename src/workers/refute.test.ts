@@ -131,12 +131,12 @@ test("too few, though fractions of them would do, is shown of sheets that trying
   }
 }, 60_000);
 
-test("where slips told together leave it open, every slip told apart settles it: 27 medium bodies for the 24 of a demo job", () => {
+test("where slips told together leave it open, every slip told apart settles it: 29 deep bodies for the 40 of a demo job", () => {
   const job = readJobFile(readFileSync("demo/1-heath-estate.json", "utf8"));
-  const lines = job.lines.map((l) => (l.size === "medium" ? { ...l, quantity: 27 } : l));
+  const lines = job.lines.map((l) => (l.size === "deep" && l.item === "body" ? { ...l, quantity: 29 } : l));
   const [boards] = partsOf(layoutRequest(workJob({ ...job, lines }))).asks.map((ask) => layGroup(ask, {}, lp));
-  // 32 + 30 + 3 boards for 712.40 hold as much wood as the parts; what the solver of whole numbers says of them is no proof.
-  expect([boards!.cost, boards!.boundCost, boards!.reasons.refuted]).toEqual([715, 715, 1]);
+  // Fractions of boards for 576.00 would do; what the solver of whole numbers says of them is no proof.
+  expect([boards!.cost, boards!.boundCost, boards!.reasons.refuted]).toEqual([578.6, 578.6, 1]);
 }, 60_000);
 
 test("a cutting that lacks pieces is mended to one that gives them all and takes no board more, nearly always where there is one", () => {

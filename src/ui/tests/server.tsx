@@ -11,10 +11,21 @@ import type { StoredJob } from "@/core/job/stored";
 import { USUAL_WORKSHOP } from "@/core/shop/shop";
 import { layOut } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
+import { workJob } from "@/core/job/worked";
+import { planOf } from "@/core/plan/plan";
+import type { PlanAnswer, PlanAsked } from "@/ui/desk/planner";
 import { DeskProvider, LaidProvider, useOpenJob } from "@/ui/desk/useDesk";
 
 type Asked = { key: string; revision: number } & ({ act: Act } | { undo: true });
 type Init = { method?: string; body: string };
+
+/** A web worker in miniature: it plans where it stands, a moment later. */
+class Planner extends EventTarget {
+  postMessage({ ask, job, result }: PlanAsked) {
+    const data: PlanAnswer = { ask, plan: planOf(workJob(job), result) };
+    setTimeout(() => this.dispatchEvent(new MessageEvent("message", { data })));
+  }
+}
 
 /** A server in miniature: keeps one job as the real one does, answers when it is let, and can be out. */
 export class Server {
@@ -34,6 +45,7 @@ export class Server {
     this.kept = { id: 1, revision: 5, version: 5, job, undo: null, shop: USUAL_WORKSHOP, around: NOTHING_AROUND };
     globalThis.TextDecoderStream = TextDecoderStream as typeof globalThis.TextDecoderStream;
     globalThis.fetch = this.fetch as unknown as typeof fetch;
+    globalThis.Worker = Planner as unknown as typeof Worker;
   }
   hold() {
     this.holding = true;
