@@ -262,7 +262,7 @@ test("what is too short to be ripped is crosscut longer, ripped while it can be 
   const r = one(inch(9));
   verify(r, request(short, [board({ length: inch(30, 1, 2) })]));
   expect([r.count, r.boundCount]).toEqual([1, 1]);
-  const ups = setUps(r).map((s) => [s.step, s.setting, s.count, isHeldLong(s)]);
+  const ups = setUps(r).map((s) => [s.step, s.setting, s.count, isHeldLong(s, inch(9))]);
   expect(ups).toEqual([
     ["section", inch(20), 1, false],
     ["section", inch(9), 1, true],

@@ -40,9 +40,9 @@ export interface SetUp {
   waits?: string;
 }
 
-/** A section longer than any of its pieces: it is only so long that it can be held while it is ripped. */
-export const isHeldLong = ({ step, setting, blanks }: SetUp): boolean =>
-  step === "section" && blanks.every((b) => b.length < setting);
+/** A section longer than any of its pieces, and as short as can be held: it is so long only to be ripped. */
+export const isHeldLong = ({ step, setting, blanks }: SetUp, minHold: Length): boolean =>
+  step === "section" && setting === minHold && blanks.every((b) => b.length < setting);
 
 const ORDER: Step[] = ["section", "block", "rip", "slice", "crosscut", "trim"];
 const rankOf = (step: SawStep, follows?: Step): number =>

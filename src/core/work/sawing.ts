@@ -81,7 +81,7 @@ export function sawing(
       ...GUESS[up.step],
       after: [...up.after].map((a) => ids.get(a)!),
       hazard: hazardOf(up, minHold),
-      check: isHeldLong(up) ? HELD : SAID[up.step].check,
+      check: isHeldLong(up, minHold) ? HELD : SAID[up.step].check,
     });
     return { op, up };
   });

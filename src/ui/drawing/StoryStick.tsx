@@ -30,7 +30,7 @@ export function StoryStick({
     units === "in" ? NM_PER_INCH / (p.d(NM_PER_INCH) > 20 ? 8 : 2) : NM_PER_MM * (p.d(NM_PER_MM * 10) > 12 ? 5 : 10);
   const each = units === "in" ? NM_PER_INCH : NM_PER_MM * 50;
   const ticks = Array.from({ length: Math.floor((top - bottom) / step) + 1 }, (_, i) => i * step);
-  // Whole inches are stronger; all of a strength are one path, as a page of hundreds would take longer to show.
+  // Every inch, or five centimetres, is stronger; all of a strength are one path, as a page of hundreds would take longer to show.
   const ruled = (strong: boolean) =>
     ticks
       .filter((t) => (t % each === 0) === strong)

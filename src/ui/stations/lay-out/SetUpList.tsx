@@ -46,7 +46,7 @@ export function SetUpList({ result }: { result: LayoutResult }) {
                 <span className="text-[.84rem] text-soft">
                   {s.kind === "rip" ? "fence; " : s.kind === "crosscut" ? "stop; " : ""}
                   {names(s.blanks)}
-                  {isHeldLong(s) ? "; longer than it will be, to be held while it is ripped" : ""}
+                  {isHeldLong(s, job.workshop.minHold) ? "; longer than it will be, to be held while it is ripped" : ""}
                   {s.kind === "crosscut" && s.setting < job.workshop.minHold ? "; short: cut from a longer piece" : ""}
                 </span>
               </td>
