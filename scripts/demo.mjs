@@ -1,8 +1,7 @@
 import { build, install, run, say, serve, calliperOn, labelPrinterOn, suppliersAt } from "./steps.mjs";
 
 /** Installs, builds, loads the demo and serves it. PORT and HOST choose where; RUNDIK_DB which database. */
-install();
-build();
+await install(build);
 const db = process.env.RUNDIK_DB ?? "data/rundik.db";
 // The made-up suppliers run beside it, and remember in a file beside the database.
 const supplies = {

@@ -93,7 +93,7 @@ function checkout(commit) {
   return folder;
 } // prettier-ignore
 
-install();
+await install();
 const chosen = Object.entries(PARTS).filter(([name]) => named.length === 0 || named.includes(name));
 const before = against && chosen.some(([, p]) => p.compared) ? checkout(against) : undefined;
 try {

@@ -2,8 +2,7 @@ import { existsSync, mkdirSync, rmSync } from "node:fs";
 import { build, chromium, install, run, say, serve } from "./steps.mjs";
 
 /** Takes one picture of each main view, from the demo data, into docs/screenshots. */
-install();
-build();
+await install(build);
 chromium();
 const db = "test-results/shots.db";
 for (const f of [db, `${db}-wal`, `${db}-shm`]) rmSync(f, { force: true });

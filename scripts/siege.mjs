@@ -522,8 +522,7 @@ async function growth() {
   return `${jobs} jobs, ${movements} movements, a job of ${lines} lines and ${acts} acts, ${(size / 1e6).toFixed(0)} MB: first page usable in ${ms(first)}, then ${ms(again)}; Shape in ${ms(shape[0])}, then ${ms(shape[1])}; an act on the job ${times(onJob).text}; on the yard ${times(onYard).text}`; // prettier-ignore
 }
 
-install();
-build();
+await install(build);
 chromium();
 mkdirSync("test-results", { recursive: true });
 try {

@@ -35,24 +35,42 @@ export function digest(paths) {
   return hash.digest("hex");
 }
 
-/** Does a step unless it was done for the very same input. `kept` is what it makes. */
-export function once(name, inputs, kept, step) {
-  const stamp = join("node_modules/.rundik", name);
+const stampOf = (name) => join("node_modules/.rundik", name);
+/** What a step's input was when it was last done, held against what it is; null when the step is still good. */
+function due(name, inputs, kept) {
   const now = digest(inputs);
-  if (existsSync(kept) && existsSync(stamp) && readFileSync(stamp, "utf8") === now) return say(`${name}: already done`);
-  step();
+  if (!existsSync(kept) || !existsSync(stampOf(name)) || readFileSync(stampOf(name), "utf8") !== now) return now;
+  say(`${name}: already done`);
+  return null;
+}
+function done(name, input) {
   mkdirSync("node_modules/.rundik", { recursive: true });
-  writeFileSync(stamp, now);
+  writeFileSync(stampOf(name), input);
 }
 
-export function install() {
-  once("install", ["package-lock.json", ".npmrc"], "node_modules/next", () =>
-    run("Installing packages (the database is compiled, which takes a few minutes)", "npm", [
-      "ci",
-      "--no-audit",
-      "--no-fund",
-    ]),
-  );
+/**
+ * Installs the packages unless they are there. The database is compiled by one core alone; what can be done without it, `meanwhile`, is
+ * done beside that.
+ */
+export async function install(meanwhile = () => {}) {
+  const input = due("install", ["package-lock.json", ".npmrc"], "node_modules/next");
+  if (input === null) return meanwhile();
+  run("Installing packages", "npm", ["ci", "--ignore-scripts", "--no-audit", "--no-fund"]);
+  say("Compiling the database, which takes a few minutes");
+  const from = Date.now();
+  const compiler = spawn("npm", ["rebuild", "--no-audit", "--no-fund"], { stdio: "inherit", env });
+  const ended = new Promise((told) => compiler.once("exit", told));
+  const stop = () => compiler.kill("SIGTERM");
+  process.once("exit", stop);
+  meanwhile();
+  const status = await ended;
+  process.off("exit", stop);
+  if (status !== 0) {
+    console.error(`\nCompiling the database: failed (${status ?? "stopped"}) after ${seconds(from)}`);
+    process.exit(status ?? 1);
+  }
+  console.log(`  Compiling the database: done in ${seconds(from)}`);
+  done("install", input);
 }
 
 const SOURCES = [
@@ -65,20 +83,21 @@ const SOURCES = [
 ];
 
 export function build() {
-  once("build", SOURCES, ".next/BUILD_ID", () => {
-    run("Building the workers", "node_modules/.bin/esbuild", [
-      "src/workers/worker.ts",
-      "--bundle",
-      "--platform=node",
-      "--format=cjs",
-      "--target=node20",
-      "--outfile=dist/worker.cjs",
-      "--external:highs",
-      "--log-level=warning",
-    ]);
-    run("Building the pages", "node_modules/.bin/next", ["build"]);
-    run("Packing scripts and styles", process.execPath, ["scripts/pack.mjs"]);
-  });
+  const input = due("build", SOURCES, ".next/BUILD_ID");
+  if (input === null) return;
+  run("Building the workers", "node_modules/.bin/esbuild", [
+    "src/workers/worker.ts",
+    "--bundle",
+    "--platform=node",
+    "--format=cjs",
+    "--target=node20",
+    "--outfile=dist/worker.cjs",
+    "--external:highs",
+    "--log-level=warning",
+  ]);
+  run("Building the pages", "node_modules/.bin/next", ["build"]);
+  run("Packing scripts and styles", process.execPath, ["scripts/pack.mjs"]);
+  done("build", input);
 }
 
 /** Debian's Chromium, by apt, when it is not there. */

@@ -53,7 +53,7 @@ function run(name: string, make: (r: made.Random) => CuttingProblem, cases = CAS
   return outcome;
 }
 
-const share = (o: Outcome) => o.atBound / CASES;
+const share = (o: Outcome) => o.atBound / o.costs.length;
 /** Times are measured on one quiet machine; elsewhere they are only kept from running away. */
 const PATIENCE = 6;
 const minutes = (n: number) => Math.max(60_000, n * 60_000 * (CASES / 3));
@@ -69,7 +69,7 @@ describe("one-dimensional classes (Falkenauer 1996; Scholl, Klein and Jürgens 1
     },
     minutes(1),
   );
-  test.each([[60, 0.95, 3], [120, 0.95, 5], [249, 0.9, 10]])("triplets, %i pieces: the optimum is known", (n, wanted, seconds) => {
+  test.each([[60, 0.95, 3], [120, 0.95, 5], [249, 0.9, 10]].slice(0, CASES < 20 ? 2 : 3) as [number, number, number][])("triplets, %i pieces: the optimum is known", (n, wanted, seconds) => {
     const o = run(`triplets ${n}`, made.triplets(n));
     expect(share(o)).toBeGreaterThanOrEqual(CASES < 20 ? 0.6 : wanted);
     expect(o.above).toBeLessThanOrEqual(1);
@@ -85,10 +85,10 @@ describe("one-dimensional classes (Falkenauer 1996; Scholl, Klein and Jürgens 1
     expect(o.gap).toBeLessThanOrEqual(0.001);
     expect(o.slowest).toBeLessThan(3 * PATIENCE);
   });
-  test(
-    "two hundred long pieces: a valid bound, and how near",
-    () => {
-      const o = run("hard", made.hard, Math.ceil(CASES / 3));
+  test.each(CASES < 20 ? [90] : [90, 200])(
+    "%i long pieces: a valid bound, and how near",
+    (n) => {
+      const o = run(`hard ${n}`, made.hard(n), Math.ceil(CASES / 3));
       expect(o.gap).toBeLessThanOrEqual(0.01);
     },
     minutes(6),
@@ -104,10 +104,11 @@ describe("sheets and boards", () => {
   test(
     "sheets in two stages and in three, turned: three are never worse",
     () => {
-      const two = run("sheets, two stages", made.sheetJob(2));
-      const three = run("sheets, three stages", made.sheetJob(3));
-      expect(share(two)).toBeGreaterThanOrEqual(CASES < 20 ? 0.6 : 0.8);
-      expect(share(three)).toBeGreaterThanOrEqual(CASES < 20 ? 0.3 : 0.75);
+      const cases = CASES < 20 ? 2 : CASES;
+      const two = run("sheets, two stages", made.sheetJob(2), cases);
+      const three = run("sheets, three stages", made.sheetJob(3), cases);
+      expect(share(two)).toBeGreaterThanOrEqual(CASES < 20 ? 0.5 : 0.8);
+      expect(share(three)).toBeGreaterThanOrEqual(CASES < 20 ? 0.5 : 0.75);
       for (const o of [two, three]) {
         expect(o.above).toBeLessThanOrEqual(1);
         expect(o.slowest).toBeLessThan(10 * PATIENCE);

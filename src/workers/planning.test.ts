@@ -178,7 +178,7 @@ const tries = (n: number) => {
   return () => left-- > 0;
 };
 /** Made-up shops that are planned and gone through; small ones that are tried in full. */
-const SHOPS = Number(process.env["RUNDIK_SHOPS"] ?? 40);
+const SHOPS = Number(process.env["RUNDIK_SHOPS"] ?? 20);
 
 test("over many made-up shops no plan, and no mended one, breaks a rule; no bound is above what trying everything finds", () => {
   const draws = (seed: number) => {

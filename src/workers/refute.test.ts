@@ -89,7 +89,7 @@ test("boards that are enough are never shown to be too few, whatever the solver 
         expect(isSaid && isPossible).toBe(false);
       }
     }),
-    { numRuns: 150 },
+    { numRuns: 60 },
   );
 }, 240_000);
 
@@ -152,7 +152,7 @@ test("a cutting that lacks pieces is mended to one that gives them all and takes
       if (isPossible) possible++;
       if (found.length > 0) mended++;
     }),
-    { numRuns: 100 },
+    { numRuns: 50 },
   );
   expect(mended).toBeGreaterThan(0.9 * possible);
 }, 240_000);

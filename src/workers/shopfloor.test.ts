@@ -96,7 +96,7 @@ test("the six by six of the literature is 55, proven, whatever the seed", () => 
 
 test("flow shops of two machines end when Johnson's rule says", () => {
   const random = chance(3);
-  for (let n = 0; n < many(25, 300); n++) {
+  for (let n = 0; n < many(12, 300); n++) {
     const minutes = Array.from({ length: 2 + Math.floor(random() * 9) }, () => [1 + Math.floor(random() * 30), 1 + Math.floor(random() * 30)] as [number, number]); // prettier-ignore
     // Johnson 1954: those quicker at the first by that, then the others by the second, the longest first.
     const order = [...minutes.filter(([a, b]) => a < b).sort((x, y) => x[0] - y[0]), ...minutes.filter(([a, b]) => a >= b).sort((x, y) => y[1] - x[1])]; // prettier-ignore
@@ -109,7 +109,7 @@ test("flow shops of two machines end when Johnson's rule says", () => {
 test("small shops with people, waits, set-ups, several stations and lots come to what trying everything comes to, for both aims", () => {
   const random = chance(17);
   let [tried, late] = [0, 0];
-  while (tried < many(70, 600)) {
+  while (tried < many(35, 600)) {
     const of = anyShop(random, 3, 3, 2);
     if (of.jobs.reduce((n, j) => n + j.lots * j.steps.length, 0) > 6) continue;
     tried++;
@@ -125,7 +125,7 @@ test("small shops with people, waits, set-ups, several stations and lots come to
 
 test("no schedule of any shop breaks what holds it, and none is better than its bound", () => {
   const random = chance(5);
-  for (let n = 0; n < many(60, 2000); n++) {
+  for (let n = 0; n < many(30, 2000); n++) {
     const of = anyShop(random, 7, 5, 4);
     const found = solveShop(of, n, asked(400));
     holds(of, found);

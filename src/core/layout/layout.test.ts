@@ -46,7 +46,7 @@ test("every layout is one a saw can cut, whatever is asked (own checker, random 
         r,
       );
     }),
-    { numRuns: 120 },
+    { numRuns: 60 },
   );
 });
 
@@ -77,7 +77,7 @@ test("sheets, turned, in two stages and three, with bad stretches on boards besi
       );
       verify(layOut(r, () => 0), r); // prettier-ignore
     }),
-    { numRuns: 60 },
+    { numRuns: 24 },
   );
 });
 

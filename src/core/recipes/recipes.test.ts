@@ -76,7 +76,7 @@ describe("everything in every standard it is made for", () => {
       for (const p of shape.parts)
         for (const place of p.places) {
           const box = placedBox(p, place);
-          for (const f of [0.011, 0.07, 0.31, 0.5003, 0.77, 0.989]) {
+          for (const f of [0.011, 0.31, 0.5003, 0.989]) {
             const at = { x: 0, y: 0, z: 0 };
             for (const a of ITEM_AXES)
               at[a] = Math.round(box[a][0] + (box[a][1] - box[a][0]) * (a === "x" ? f : 1 - f)) + 1;

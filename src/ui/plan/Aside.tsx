@@ -24,7 +24,7 @@ const moreText = (of: More): { what: string; how: string } => {
 /** `−1 ½ days`: to half a day, of clock days. */
 export function daysLess(minutes: number): string {
   const halves = Math.round(minutes / 720);
-  if (halves <= 0) return "0";
+  if (halves <= 0) return "no sooner";
   const whole = Math.floor(halves / 2);
   return `−${whole > 0 ? whole : ""}${halves % 2 ? (whole > 0 ? " ½" : "½") : ""} ${halves > 2 ? "days" : "day"}`;
 }
@@ -52,6 +52,8 @@ export function Aside({
   left: { id: number; name: string; why: string }[];
   name(job: number): string;
 }) {
+  const helps = (g: Gain) => g.gainedFinish >= 360 || g.gainedLate > 0;
+  const idle = gains?.filter((g) => !helps(g)).map((g) => moreText(g.of).what.replace(/^./, (c) => c.toLowerCase())) ?? []; // prettier-ignore
   const stations = [...new Set(runs.map((r) => r.station))];
   const hours = stations.map((s) => ({ what: s as string, minutes: runs.reduce((n, r) => n + (r.station === s ? r.minutes : 0), 0) })).toSorted((a, b) => b.minutes - a.minutes); // prettier-ignore
   const alone = [...new Map(runs.filter(tooFew).map((r) => [`${r.job} ${r.name}`, r])).values()];
@@ -60,22 +62,26 @@ export function Aside({
     <aside className="no-print flex flex-col gap-5">
       <section aria-label="What would help most">
         <h2 className="small-head border-b border-rule pb-1">What would help most</h2>
-        {gains?.slice(0, 6).map(({ of, gainedFinish, gainedLate }) => {
-          const { what, how } = moreText(of);
-          return (
-            <div
-              key={what}
-              className="grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-x-2 border-b border-rule py-2"
-            >
-              <b className="font-semibold">{what}</b>
-              <b className="font-mono">{daysLess(gainedFinish)}</b>
-              <span className="text-[.84rem] text-soft">
-                {how}
-                {gainedLate > 0 && `; ${count(lateDays(gainedLate), "day")} less late in all`}
-              </span>
-            </div>
-          );
-        })}
+        {gains
+          ?.filter(helps)
+          .slice(0, 6)
+          .map(({ of, gainedFinish, gainedLate }) => {
+            const { what, how } = moreText(of);
+            return (
+              <div
+                key={what}
+                className="grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-x-2 border-b border-rule py-2"
+              >
+                <b className="font-semibold">{what}</b>
+                <b className="font-mono">{daysLess(gainedFinish)}</b>
+                <span className="text-[.84rem] text-soft">
+                  {how}
+                  {gainedLate > 0 && `; ${count(lateDays(gainedLate), "day")} less late in all`}
+                </span>
+              </div>
+            );
+          })}
+        {idle.length > 0 && <p className="py-2 text-[.87rem] text-soft">Would not help: {idle.join(", ")}.</p>}
         {working ? (
           <p className="py-2 text-[.9rem]">
             weighing …{" "}

@@ -144,5 +144,5 @@ test("with no plan there is one act; with no job there is the way to start one",
   cleanup();
   page({ plan: null, jobs: [], left: [] });
   expect(screen.getByRole("link", { name: "Start a job" })).toBeTruthy();
-  expect([0, 300, 720, 1440, 2160, 5000].map(daysLess)).toEqual(["0", "0", "−½ day", "−1 day", "−1 ½ days", "−3 ½ days"]); // prettier-ignore
+  expect([0, 300, 720, 1440, 2160, 5000].map(daysLess)).toEqual(["no sooner", "no sooner", "−½ day", "−1 day", "−1 ½ days", "−3 ½ days"]); // prettier-ignore
 });

@@ -55,9 +55,9 @@ export const triplets = (n: number) => (r: Random) =>
     1000,
   );
 
-export const hard = (r: Random) =>
+export const hard = (n: number) => (r: Random) =>
   bars(
-    many(200, () => int(r, 20_000, 35_000)),
+    many(n, () => int(r, 20_000, 35_000)),
     100_000,
   );
 
