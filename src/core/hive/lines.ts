@@ -6,31 +6,36 @@ import { type Hive, SEASONS, type Season } from "./hive";
 
 /** What one click makes of a hive: a line for each different thing in it, frames with every box, times the hives wanted. */
 export function linesOf(hive: Hive, job: Own): JobLine[] {
-  const lines: JobLine[] = [];
-  const add = (line: Omit<JobLine, "quantity">, quantity: number) => {
-    const same = lines.find((l) => key(l) === key(line));
-    if (same) same.quantity += quantity;
-    else lines.push({ ...line, quantity });
-  };
-  for (const level of hive.levels) {
-    if ("measured" in level) continue;
+  const levels = hive.levels.flatMap((level) => {
+    if ("measured" in level) return [];
     const { seasons: _seasons, ...asked } = level;
-    add(asked, hive.count);
-    const line = { ...asked, quantity: 1 };
-    const shape = shapeOfLine(line, job);
-    if (shape.recipe.kind !== "body" || bodyOf(shape).depth <= 0) continue;
+    return [{ ...asked, quantity: hive.count, frames: true as const }];
+  });
+  return framed(levels, job);
+}
+
+/** Lines, and behind those of boxes that are wanted with their frames what hangs in them; each different thing once. */
+export function framed(wanted: (JobLine & { frames?: true })[], job: Own): JobLine[] {
+  const lines: JobLine[] = [];
+  const add = (line: JobLine) => {
+    const same = lines.find((l) => key(l) === key(line));
+    if (same) same.quantity += line.quantity;
+    else lines.push({ ...line });
+  };
+  for (const { frames, ...line } of wanted) {
+    add(line);
+    const shape = frames && shapeOfLine(line, job);
+    if (!shape || shape.recipe.kind !== "body" || bodyOf(shape).depth <= 0) continue;
     const frame = frameFor({ line, at: -1, shape }, []);
     const chambers = shape.scope.has("chambers") ? toCount(shape.scope.working("chambers").value, "chambers") : 1;
     const boxes = shape.scope.has("boxes") && frame.scope.has("boxes") ? shape.scope.working("boxes").value : undefined;
-    add(
-      {
-        item: frame.recipe.id,
-        standard: asked.standard,
-        size: asked.size,
-        options: boxes?.kind === "word" ? { boxes: boxes.of } : {},
-      },
-      frameCount(shape) * chambers * hive.count,
-    );
+    add({
+      item: frame.recipe.id,
+      standard: line.standard,
+      size: line.size,
+      quantity: frameCount(shape) * chambers * line.quantity,
+      options: boxes?.kind === "word" ? { boxes: boxes.of } : {},
+    });
   }
   return lines;
 }

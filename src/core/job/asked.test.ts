@@ -1,5 +1,6 @@
 import { contentOf, plural } from "./name";
 import { type Asked, linesOf, readAsked, readDay } from "./asked";
+import { framed } from "@/core/hive/lines";
 import { makeables } from "./find";
 import { emptyJob } from "./job";
 import { TEMPLATES } from "./templates";
@@ -9,8 +10,8 @@ import { carryOut } from "./acts";
 const all = makeables();
 const TODAY = "2026-11-26"; // a Thursday
 const read = (text: string) => readAsked(text, all, TODAY, ["langstroth-10"]);
-const said = ({ lines, due, customer, unknown }: Asked) =>
-  [lines.map((l) => `${l.quantity} ${l.of.standard} ${l.of.item} ${l.of.size}`).join("; "), due, customer, ...unknown].filter(Boolean).join(" | "); // prettier-ignore
+const said = ({ lines, due, customer, wood, unknown }: Asked) =>
+  [lines.map((l) => `${l.quantity} ${l.of.standard} ${l.of.item} ${l.of.size}`).join("; "), due, customer, wood && `in ${wood}`, ...unknown].filter(Boolean).join(" | "); // prettier-ignore
 
 test.each([
   ["10 deep bodies", "10 langstroth-10 body deep"],
@@ -22,6 +23,11 @@ test.each([
   ["5 deep bodies for langstroth 8", "5 langstroth-8 body deep"],
   ["400 frames", "400 langstroth-10 frame deep"],
   ["12 teapots", "12 teapots"],
+  ["12 dadant-blatt broods and 120 frames in larch, 2 teapots", "12 dadant-blatt-10 body brood; 120 dadant-blatt-10 frame brood | in larch | 2 teapots"], // prettier-ignore
+  ["10 deep bodies of red cedar for the heath by 12 March", "10 langstroth-10 body deep | 2027-03-12 | Heath | in red cedar"], // prettier-ignore
+  ["10 bodies and 12 teapots", "10 langstroth-10 body deep | 12 teapots"], // prettier-ignore
+  ["40 national shallow frames, 6 nuc boxes, 10 bottoms", "40 national frame super; 6 langstroth-10 nuc deep; 10 langstroth-10 floor-solid deep"], // prettier-ignore
+  ["5 mating hives and a kenya hive", "5 langstroth-10 divided-body deep; 1 kenya top-bar-trough trough"], // prettier-ignore
 ])("one line asks for a job: %s", (text, what) => expect(said(read(text))).toBe(what));
 
 // By the calendar: 26 November 2026 is a Thursday.
@@ -47,6 +53,11 @@ test("a job is called after what is in it until somebody names it, and again whe
   expect(carryOut(named, { do: "remove line", at: 0 }).name).toBe("Spring");
   expect(carryOut(named, { do: "name", name: "" }).name).toBe(more.name);
 });
+
+test.each(["Ten deep boxes with frames", "Ten honey supers with frames", "A whole Langstroth", "A whole National", "Six nucs with frames", "20 screened floors"])("said as it stands on its button a template is the same job: %s", (name) => {
+  const wanted = TEMPLATES.find((t) => t.name === name)!.lines;
+  expect(framed(linesOf(read(name)), emptyJob("x", "in"))).toEqual(wanted);
+}); // prettier-ignore
 
 test("every template can be made, and nothing in it fails to fit", () => {
   expect(TEMPLATES.length).toBeGreaterThanOrEqual(12);

@@ -1,11 +1,20 @@
 import type { JobLine } from "@/core/line/line";
 import { findMakeable, type Makeable } from "./find";
 
+/** So many of a thing; boxes with the frames that hang in them where that is said. */
+export interface AskedLine {
+  quantity: number;
+  of: Makeable;
+  frames?: true;
+}
+
 /** What one line of words asks for. */
 export interface Asked {
-  lines: { quantity: number; of: Makeable; said: string }[];
+  lines: AskedLine[];
   due?: string;
   customer?: string;
+  /** The wood of its boards, where one is said. */
+  wood?: string;
   /** Words that are nothing the trade makes, and no day. */
   unknown: string[];
 }
@@ -39,10 +48,16 @@ export function readDay(said: string, today: string): string | undefined {
   return new Date(ms).getUTCMonth() === m ? isoDay(ms) : undefined;
 }
 
+/** `for the school garden`; `in larch`, `of red cedar`; `with their frames`. */
+const WHOM = /^(.*?)\s*\bfor\s+(?:the\s+)?(.+)$/i;
+const WOOD = /^(.*?)\s*\b(?:in|of|out of)\s+([a-z][a-z' -]{2,40})$/i;
+const FRAMED = /^(.*?)\s+(?:and|with|&)\s+(?:all\s+)?(?:the\s+|their\s+|its\s+)?frames$/i;
+
 /**
  * Reads what somebody wants in one line: `10 deep bodies and 100 deep frames, for the school garden, by 12 March`. Things are parted
- * by commas and `and`; a whom and a day may stand anywhere among them. Where no standard is said it is that of what was said before,
- * or one of the `usual`.
+ * by commas and `and`; a whom, a wood and a day may stand anywhere among them. `10 supers with frames` are boxes and what hangs in
+ * them, `3 National hives` all that stands between stand and rain. Where no standard is said it is that of what was said before, or
+ * one of the `usual`.
  */
 export function readAsked(text: string, all: Makeable[], today: string, usual: string[] = []): Asked {
   const asked: Asked = { lines: [], unknown: [] };
@@ -59,20 +74,66 @@ export function readAsked(text: string, all: Makeable[], today: string, usual: s
     break;
   }
   for (const part of left.split(/\s*[,;+]\s*/).flatMap((p) => apart(p, all))) {
-    const whom = /^(.*?)\s*\bfor\s+(?:the\s+)?(.+)$/i.exec(part);
     const used = asked.lines.length > 0 ? asked.lines.map((l) => l.of.standard) : usual;
-    const plain = findMakeable(part, all, used);
-    const [said, customer] = whom && plain.found.length === 0 ? [whom[1]!, whom[2]!] : [part, undefined];
-    if (customer) asked.customer = customer.slice(0, 1).toUpperCase() + customer.slice(1, 120).trim();
-    if (said.trim() === "") continue;
-    const { found, quantity } = findMakeable(said, all, used);
-    const one = /^an?\s/i.test(said.trim()) ? 1 : USUAL_QUANTITY;
-    const of = found[0] && asLast(found, said, asked.lines.at(-1)?.of);
-    if (of) asked.lines.push({ quantity: quantity ?? one, of, said });
+    const read = (said: string) => linesIn(said, all, used, asked.lines.at(-1)?.of);
+    let said = part;
+    let lines = read(said);
+    const whom = lines ? null : WHOM.exec(said);
+    if (whom) {
+      asked.customer = whom[2]!.slice(0, 1).toUpperCase() + whom[2]!.slice(1, 120).trim();
+      said = whom[1]!;
+      lines = read(said);
+    }
+    const wood = lines ? null : WOOD.exec(said);
+    const before = wood && (wood[1]!.trim() === "" ? [] : read(wood[1]!));
+    if (before) {
+      asked.wood = wood[2]!.trim();
+      [said, lines] = ["", before];
+    }
+    if (lines) asked.lines.push(...lines);
+    else if (said.trim() === "") continue;
     else if (asked.due === undefined && readDay(said, today)) asked.due = readDay(said, today)!;
     else asked.unknown.push(said);
   }
   return asked;
+}
+
+/** What one thing said comes to, in lines; undefined when nothing is called that. */
+function linesIn(said: string, all: Makeable[], used: string[], last?: Makeable): AskedLine[] | undefined {
+  if (said.trim() === "") return undefined;
+  const hive = wholeHive(said, all, used);
+  if (hive) return hive;
+  const box = FRAMED.exec(said)?.[1];
+  const [boxes] = (box && linesIn(box, all, used, last)) || [];
+  if (boxes?.of.family === "bodies") return [{ ...boxes, frames: true }];
+  const { found, quantity } = findMakeable(said, all, used);
+  const of = found[0] && asLast(found, said, last);
+  return of && [{ quantity: quantity ?? (/^an?\s/i.test(said.trim()) ? 1 : USUAL_QUANTITY), of }];
+}
+
+/** Hives of these standards have a deep roof, the others a cover that telescopes. */
+const DEEP_ROOFED = ["national", "commercial", "smith"];
+
+/**
+ * `3 hives`, `a whole National`: floor, brood box, two supers where the standard has them, inner cover and lid, so often. What else is
+ * called a hive, a long or a mating hive, is a thing of its own.
+ */
+function wholeHive(said: string, all: Makeable[], used: string[]): AskedLine[] | undefined {
+  const which = said.replace(/\b(?:whole|complete|hives?)\b/gi, " ");
+  if (!/\bhives?\s*$|\b(?:whole|complete)\b/i.test(said) || /\b(?:bod|box|super|brood|deep|medium|shallow)/i.test(which)) return undefined; // prettier-ignore
+  const { found, quantity = 1 } = findMakeable(`${which} body`, all, used);
+  if (found[0]?.item !== "body") return undefined;
+  const { standard } = found[0];
+  const of = (item: string, size?: string) => all.find((m) => m.item === item && m.standard === standard && (!size || m.size === size)); // prettier-ignore
+  const lid = DEEP_ROOFED.includes(standard) ? of("roof-deep") : of("cover-telescoping");
+  const parts: [Makeable | undefined, number, framed?: true][] = [
+    [of("floor-screened") ?? of("floor-solid"), 1],
+    [of("body"), 1, true],
+    [of("body", "medium") ?? of("body", "super"), 2, true],
+    [of("inner-cover"), 1],
+    [lid, 1],
+  ];
+  return parts.flatMap(([m, each, frames]) => (m ? [{ quantity: each * quantity, of: m, ...(frames ? { frames } : {}) }] : [])); // prettier-ignore
 }
 
 /** Of what no size is said of, that of what was said before: `6 nat br 14, 66 frames` are 14×12 frames. */
@@ -83,13 +144,17 @@ function asLast(found: Makeable[], said: string, last: Makeable | undefined): Ma
   return (!isSaid && sizes.find((m) => m.standard === last?.standard && m.size === last.size)) || best;
 }
 
-/** `bodies and frames` are two things; `floor with tray and runners` is one. */
+/** `bodies and frames` are two things; `floor with tray and runners` is one, `bodies with frames` a box with what hangs in it. */
 function apart(part: string, all: Makeable[]): string[] {
+  if (part.trim() === "") return [];
   const pieces = part.split(/\s+(?:and|&)\s+/i).filter(Boolean);
-  const each = pieces.length > 1 && pieces.every((p) => findMakeable(p.replace(/\s*\bfor\b.*$/i, ""), all).found.length > 0); // prettier-ignore
-  return each ? pieces : part.trim() === "" ? [] : [part];
+  const isKnown = (p: string) => linesIn(p, all, []) !== undefined;
+  const things = part.replace(/\s*\bfor\b.*$/i, "");
+  const isOne = pieces.length < 2 || (FRAMED.test(things) && isKnown(things));
+  const known = pieces.filter((p) => isKnown(p) || isKnown(p.replace(/\s*\bfor\b.*$/i, "")) || isKnown(WOOD.exec(p)?.[1] ?? "")); // prettier-ignore
+  return isOne || (known.length < pieces.length && (known.length === 0 || isKnown(part))) ? [part] : pieces;
 }
 
-/** What is asked as the lines of a job. */
-export const linesOf = ({ lines }: Asked): JobLine[] =>
-  lines.map(({ quantity, of: { item, standard, size } }) => ({ item, standard, size, quantity, options: {} }));
+/** What is asked as the lines of a job; those of boxes with their frames say so. */
+export const linesOf = ({ lines }: Asked): (JobLine & Pick<AskedLine, "frames">)[] =>
+  lines.map(({ quantity, frames, of: { item, standard, size } }) => ({ item, standard, size, quantity, options: {}, ...(frames ? { frames } : {}) })); // prettier-ignore

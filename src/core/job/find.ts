@@ -62,6 +62,8 @@ const NUMBERS: Record<string, number> = {
 const SMALL = ["a", "an", "the", "of", "for", "with", "some", "pcs", "x", "and"];
 /** A box of the brood is the deeper, a super the shallower of a standard, whatever it calls its sizes. */
 const SIZES: Record<string, string[]> = { deep: ["brood"], medium: ["super"], shallow: ["super"] };
+/** And the other way round, said less often: a National super is shallow. */
+const ALSO: Record<string, string[]> = { brood: ["deep"], super: ["shallow"] };
 
 /** Number words as figures. */
 const numbered = (words: string[]) => words.map((w) => (Object.hasOwn(NUMBERS, w) ? String(NUMBERS[w]) : w));
@@ -123,7 +125,7 @@ function ranked(words: string[], all: Makeable[], used: string[]): Makeable[] {
   const phrase = words.map(single).join(" ");
   return all
     .flatMap((m) => {
-      const { own, heads, other, called } = wordsOf(m);
+      const { own, heads, other, called, names } = wordsOf(m);
       let unsaid = own;
       // Bodies are what is made most.
       let score =
@@ -134,7 +136,7 @@ function ranked(words: string[], all: Makeable[], used: string[]): Makeable[] {
       for (const w of words) {
         const find = (list: string[]) => list.find((h) => h === w) ?? list.find((h) => h === single(w)) ?? list.find((h) => h.startsWith(w)); // prettier-ignore
         const named = find(heads) ?? find(heads.flatMap((h) => SIZES[h] ?? []));
-        const hit = named ?? find(other);
+        const hit = named ?? find(other) ?? find(heads.flatMap((h) => ALSO[h] ?? []));
         if (!hit) return [];
         const whole = hit === w || hit === single(w);
         // What it is called elsewhere counts for less than its own name.
@@ -142,7 +144,7 @@ function ranked(words: string[], all: Makeable[], used: string[]): Makeable[] {
         if (own.includes(hit)) score += 0.05;
         unsaid = unsaid.filter((x) => x !== hit);
       }
-      return [{ m, score: score - unsaid.length / 10 - heads.length / 1000 }];
+      return [{ m, score: score - unsaid.length / 10 - names / 1000 }];
     })
     .sort((a, b) => b.score - a.score)
     .map((r) => r.m);
@@ -161,11 +163,13 @@ const splitUp = (m: Makeable) => ({
   own: numbered(split(m.name.split(",")[0]!)).map(single),
   heads: headsOf(m),
   other: [...new Set(numbered(m.called.flatMap(split)).map(single))],
+  names: split(m.name).length,
   called: m.called.map((c) => split(c).map(single).join(" ")),
 });
 
 function headsOf(m: Makeable): string[] {
-  const words = split(`${m.name} ${m.standardName} ${m.standard} ${m.item}`);
+  // Every nuc is a box: only of bodies does a size called so say which.
+  const words = split(`${m.name} ${m.standardName} ${m.standard} ${m.item}`).filter((w) => w !== "box" || m.item === "body" || m.item.includes(w)); // prettier-ignore
   // A four-way floor is found by `4` and by `fou`.
   return [...numbered(words), ...words.filter((w) => Object.hasOwn(NUMBERS, w))].map(single);
 }

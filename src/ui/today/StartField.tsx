@@ -39,8 +39,8 @@ export function StartField({ day, own, usual, big }: { day: string; own: MakersO
   };
   const go = () => {
     if (!asked || asked.lines.length === 0) return;
-    const { due, customer } = asked;
-    void start({ lines: linesOf(asked), ...(due ? { due } : {}), ...(customer ? { customer } : {}) });
+    const { due, customer, wood } = asked;
+    void start({ lines: linesOf(asked), ...(due ? { due } : {}), ...(customer ? { customer } : {}), ...(wood ? { wood } : {}) }); // prettier-ignore
   };
   useEffect(() => box.current?.focus(), []);
   useEffect(() => {
@@ -75,7 +75,7 @@ export function StartField({ day, own, usual, big }: { day: string; own: MakersO
           }}
         />
         <button className="act text-[1.07rem]" disabled={!asked || asked.lines.length === 0 || busy} onClick={go}>
-          Start the job
+          {asked && asked.lines.length > 0 && asked.unknown.length > 0 ? "Start without it" : "Start the job"}
         </button>
       </div>
       <p id="start-read" className="min-h-7 py-1 text-[.93rem]" aria-live="polite">
@@ -90,8 +90,10 @@ export function StartField({ day, own, usual, big }: { day: string; own: MakersO
                 {i > 0 && ", "}
                 <b className="font-semibold">{l.quantity}</b> {l.of.name}{" "}
                 <span className="text-soft">{l.of.standardName}</span>
+                {l.frames && " with frames"}
               </span>
             ))}
+            {asked.wood && <span className="text-soft"> · in {asked.wood}</span>}
             {asked.customer && <span className="text-soft"> · for {asked.customer}</span>}
             {asked.due && (
               <span className={asked.due < day ? "font-semibold text-madder" : "text-soft"}>

@@ -9,7 +9,7 @@ export const floorSolid: Recipe = finished(
   {
     id: "floor-solid",
     name: "Solid floor, reversible",
-    called: ["bottom board", "hive floor", "solid bottom", "solid bottom board", "base board"],
+    called: ["bottom", "bottom board", "hive floor", "solid bottom", "solid bottom board", "base board"],
     family: "floors",
     kind: "other",
     about: "A panel in grooved rails; 3/8 deep for winter on one face, 3/4 for summer on the other.",

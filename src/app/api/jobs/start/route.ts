@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { answer, BadRequest, idParam, readBody } from "@/app/http";
 import { today } from "@/app/today";
+import { framed } from "@/core/hive/lines";
 import { carryOut } from "@/core/job/acts";
 import { emptyJob, type Job, LIMITS } from "@/core/job/job";
 import { namedByContent } from "@/core/job/name";
@@ -15,9 +16,10 @@ const date = z.iso.date();
 const body = z.union([
   /** A new one of such lines, or an empty one. */
   z.strictObject({
-    lines: z.array(jobLineSchema).max(100),
+    lines: z.array(jobLineSchema.extend({ frames: z.literal(true).optional() })).max(100),
     due: date.optional(),
     customer: z.string().trim().min(1).max(LIMITS.name).optional(),
+    wood: z.string().trim().min(1).max(LIMITS.wood).optional(),
   }),
   z.strictObject({ template: z.string().max(60) }),
   /** Like another job. */
@@ -41,9 +43,10 @@ export const POST = (request: Request) =>
       start,
       ...("due" in said && said.due && said.due >= start ? { due: said.due } : {}),
       ...("customer" in said && said.customer ? { customer: said.customer } : {}),
+      ...("wood" in said && said.wood ? { wood: said.wood } : {}),
       unnamed: true,
       name: namedByContent(emptyJob("", units)),
     };
-    const job = said.lines.length > 0 ? carryOut(empty, { do: "add lines", lines: said.lines }) : empty;
+    const job = said.lines.length > 0 ? carryOut(empty, { do: "add lines", lines: framed(said.lines, empty) }) : empty;
     return Response.json({ id: store.create(admit(job)).id }, { status: 201 });
   });
