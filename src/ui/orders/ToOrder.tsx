@@ -112,7 +112,7 @@ export function ToOrder({
           ))}
         </p>
       )}
-      {proposal.orders.length === 0 && proposal.short.length === 0 && (
+      {working === 0 && proposal.orders.length === 0 && proposal.short.length === 0 && (
         <p className="py-2 text-[1.2rem]">
           {asking.some((b) => toOrder.jobs.includes(b.id))
             ? "Nothing has to be ordered: it is in the yard or on its way."

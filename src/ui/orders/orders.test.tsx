@@ -90,8 +90,12 @@ describe("what to order", () => {
   });
 
   test("nothing to order, and a job still being worked out, are said", async () => {
-    await open(toOrder([], { buyers: [{ id: 1, name: "Spring bodies", wants: 0, missing: 3, fresh: false }] }));
+    const buyers = (fresh: boolean) => [{ id: 1, name: "Spring bodies", wants: 0, missing: 3, fresh }];
+    await open(toOrder([], { buyers: buyers(true) }));
     expect(screen.getByText("No job wants anything bought.")).toBeTruthy();
+    cleanup();
+    await open(toOrder([], { buyers: buyers(false) }));
+    expect(screen.queryByText("No job wants anything bought.")).toBeNull();
     expect(screen.getByText("1 job being worked out; this may change")).toBeTruthy();
     expect(screen.getByRole("note").textContent).toMatch(/^Spring bodies: no board gives 3 parts\./);
   });

@@ -70,40 +70,53 @@ function Item({ item, dearest, say }: { item: ItemCost; dearest: number; say(min
           <b className="font-mono">{item.quantity}</b> {item.item}
         </span>
         <span className="whitespace-nowrap">
-          <b className="font-mono text-[1.2rem]">{say(item.each)}</b> each
+          {parts.length > 0 || item.unknown.length === 0 ? (
+            <>
+              <b className="font-mono text-[1.2rem]">{say(item.each)}</b> each
+            </>
+          ) : (
+            <span className="text-madder">no price yet</span>
+          )}
         </span>
       </p>
-      <div className="my-1 flex h-6" style={{ width: `${Math.max(4, (item.each / dearest) * 100)}%` }} aria-hidden>
-        {parts.map((p) => (
-          <span
-            key={p.kind}
-            className={`block h-full border-y border-r first:border-l ${FILL[p.kind]}`}
-            style={{ width: `${(p.minor / item.total) * 100}%` }}
-          />
-        ))}
-      </div>
-      {item.unknown.length > 0 && (
-        <p className="text-[.87rem] font-semibold text-madder">more: {item.unknown.join(", ")} have no price yet</p>
+      {parts.length > 0 && (
+        <div className="my-1 flex h-6" style={{ width: `${Math.max(4, (item.each / dearest) * 100)}%` }} aria-hidden>
+          {parts.map((p) => (
+            <span
+              key={p.kind}
+              className={`block h-full border-y border-r first:border-l ${FILL[p.kind]}`}
+              style={{ width: `${(p.minor / item.total) * 100}%` }}
+            />
+          ))}
+        </div>
       )}
-      <details className="text-[.93rem]">
-        <summary className="w-fit cursor-pointer py-1 underline underline-offset-4">where it goes</summary>
-        <table className="cutting-list">
-          <tbody>
-            {parts.map((p) => (
-              <tr key={p.kind}>
-                <td className="w-20">{CALLED[p.kind]}</td>
-                <td className="w-20 text-right font-mono">{say(Math.round(p.minor / item.quantity))}</td>
-                <td className="text-[.87rem] text-soft">
-                  {say(p.minor)} for {item.quantity}: {p.working}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-        <p className="py-1 text-[.87rem] text-soft">
-          {say(item.total)} for {item.quantity}; a piece is rounded to the nearest coin, the whole is exact.
+      {item.unknown.length > 0 && (
+        <p className="text-[.87rem] font-semibold text-madder">
+          {parts.length > 0 && "more: "}
+          {item.unknown.join(", ")} {item.unknown.length > 1 ? "have" : "has"} no price yet
         </p>
-      </details>
+      )}
+      {parts.length > 0 && (
+        <details className="text-[.93rem]">
+          <summary className="w-fit cursor-pointer py-1 underline underline-offset-4">where it goes</summary>
+          <table className="cutting-list">
+            <tbody>
+              {parts.map((p) => (
+                <tr key={p.kind}>
+                  <td className="w-20">{CALLED[p.kind]}</td>
+                  <td className="w-20 text-right font-mono">{say(Math.round(p.minor / item.quantity))}</td>
+                  <td className="text-[.87rem] text-soft">
+                    {say(p.minor)} for {item.quantity}: {p.working}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="py-1 text-[.87rem] text-soft">
+            {say(item.total)} for {item.quantity}; a piece is rounded to the nearest coin, the whole is exact.
+          </p>
+        </details>
+      )}
     </div>
   );
 }
