@@ -239,8 +239,9 @@ class Search {
     return this.s.reaches(this.several ? this.target * (1 + GAP) : this.target);
   }
 
-  private dives(root: MasterAnswer, lp: LpSolver): void {
+  private dives(first: MasterAnswer, lp: LpSolver): void {
     const { s, heavy, flat, several, bounding } = this;
+    let root = first;
     let isFirst = true;
     const diver: Diver = {
       stock: s.stock,
@@ -261,10 +262,13 @@ class Search {
     const most = bounding ? (heavy ? HEAVY.dives : DIVES) : 1;
     for (let i = 0; i < most && this.work < DIVE_WORK[flat ? "flat" : "sheet"] && this.goOn(); i++) {
       if (i > 0 ? this.isNear() : s.reaches(this.target)) return;
-      dive(diver, s.rest, root, i);
+      // In three stages the other root is a chance of its own.
+      dive(diver, s.rest, heavy && i % 2 ? first : root, i);
       isFirst = false;
       if (i === 1 && flat && !s.reaches(this.target)) s.consider(barByBar(s.problem, this.target) ?? []);
       if (i > 0 || !bounding || s.reaches(this.target)) continue;
+      // The first is to be soon: it dives from where the bound is met. What the programme can still save leaves later ones more room.
+      if (!several) root = this.generate({ rounds: 1000 }) ?? root;
       if (heavy) {
         restrictedMaster(diver, s.rest, root);
         continue;
