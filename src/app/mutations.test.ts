@@ -114,7 +114,12 @@ function samples(id: string): Sent[] {
     sent("jobs/[id]/act", "POST", { loaded: 0, acts: [{ key: "s-1.9", revision: 0, act: { do: "name", name: "Moor" } }, { undo: true }] }, of), // prettier-ignore
     sent("jobs/[id]", "PATCH", { archived: false }, of),
     sent("jobs/[id]", "PATCH", { away: false }, of),
-    sent("jobs/start", "POST", { lines: [line, { ...line, frames: true }], wood: "larch", due: "2027-03-01", customer: "Moorland estate" }),
+    sent("jobs/start", "POST", {
+      lines: [line, { ...line, frames: true }],
+      wood: "larch",
+      due: "2027-03-01",
+      customer: "Moorland estate",
+    }),
     sent("jobs/start", "POST", { template: "national" }),
     sent("jobs/start", "POST", { like: Number(id) }),
     sent("today/follow", "GET"),
