@@ -195,7 +195,7 @@ describe("layouts by the pattern programme", () => {
       ),
       { numRuns: 60 },
     );
-    expect(proven).toBeGreaterThan(55);
+    expect(proven).toBeGreaterThan(50);
   }, 240_000);
 
   test("boards in two stages and a trim cost what trying every pattern of every board does, and that is proven", () => {

@@ -1,9 +1,10 @@
 import { createHash } from "node:crypto";
 import { DAY, dayOf, dayStart } from "@/core/plan/calendar";
 import { dueEnd } from "@/core/plan/plan";
-import type { Put, Replanned } from "@/core/plan/replan";
+import type { Put } from "@/core/plan/replan";
 import { type Run, runsOf } from "@/core/plan/runs";
-import { type Occasion, occasionOf, type Week, yearOf } from "@/core/plan/season";
+import { type Occasion, occasionOf, yearOf } from "@/core/plan/season";
+import type { LeftOut, OnItsWay, OpenDay, PlannedJob, PutForward, RunPlan, ShownPlan } from "@/core/plan/shown";
 import { handsOf, hoursOn } from "@/core/shop/shop";
 import type { PlanShop, ToPlan, Work } from "@/core/plan/tasks";
 import { namesOf } from "@/core/work/names";
@@ -22,32 +23,6 @@ import { purchaseStore } from "@/store/purchases";
 import { shopStore } from "@/store/shop";
 import { askGains, askMended, askPlan } from "./pool";
 
-/** A job that is planned, and what its operations are called. */
-export interface PlannedJob {
-  id: number;
-  name: string;
-  customer: string | null;
-  units: "in" | "mm";
-  due: string | null;
-  work: Work[];
-  /** What in the bees' year it has to be ready for. */
-  for: Occasion[];
-}
-/** A job that cannot be planned yet, and why. */
-export interface LeftOut {
-  id: number;
-  name: string;
-  why: string;
-}
-/** Something that is on its way for a job. */
-export interface OnItsWay {
-  purchase: number;
-  from: string;
-  job: number;
-  what: string;
-  /** The day it comes; undefined where nobody has said. */
-  on?: string;
-}
 /** All that a plan is made from. */
 export interface Facts {
   whole: WholeAsk;
@@ -123,12 +98,6 @@ function comesTo(work: Work[], coming: ReturnType<typeof onItsWay>): Record<stri
   return comes;
 }
 
-/** A plan that is put forward, as its page shows it, with what moves where it takes the place of one. */
-export interface PutForward {
-  plan: RunPlan;
-  mended: Omit<Replanned, "plan"> | null;
-}
-
 /** Looks for the best plan of all that is open, and puts it forward. @throws AbortError, LayoutLimit, FullError */
 export async function planAnew(
   db: Db,
@@ -155,16 +124,6 @@ export async function mend(db: Db, now: number, today: string, puts: Put[], sign
   return { plan: asRuns(store.putForward(plan, facts), plan, whole), mended };
 }
 
-/** A plan as its page shows it: by its number, in runs. */
-export type RunPlan = Omit<WholePlan, "blocks"> & { id: number; runs: Run[]; days: OpenDay[] };
-
-/** A day that somebody is in: when the first comes and the last goes, clock minutes. */
-interface OpenDay {
-  day: string;
-  from: number;
-  to: number;
-}
-
 const asRuns = (id: number, { blocks, ...plan }: WholePlan, { jobs, shop, now }: WholeAsk): RunPlan => ({ ...plan, id, runs: runsOf({ blocks }, jobs), days: daysOf(shop, Math.min(now, plan.now), plan.finish) }); // prettier-ignore
 
 /** What more people, days or stations would gain over the plan that stands. @throws StaleError where none stands */
@@ -173,24 +132,6 @@ export async function gains(db: Db, now: number, today: string, how: Parameters<
   const { whole } = factsOf(db, now, today);
   if (!was || whole.jobs.length === 0) throw new StaleError("no plan stands that could be held against another");
   return askGains({ whole, plan: was.plan }, how);
-}
-
-/** The plan that stands as its page shows it. */
-export interface ShownPlan {
-  now: number;
-  today: string;
-  jobs: Omit<PlannedJob, "work">[];
-  left: LeftOut[];
-  coming: OnItsWay[];
-  old: number[];
-  people: { title: string }[];
-  plan: RunPlan | null;
-  /** The year ahead of it, week by week. */
-  year: Week[];
-  /** Another stood before it, to go back to. */
-  hasEarlier: boolean;
-  /** Something it was made from has changed. */
-  stale: boolean;
 }
 
 /** Days before now that are shown. */

@@ -1,6 +1,7 @@
 import { bodyOf, frameFor, type Own, shapeOfLine } from "@/core/line/shapes";
 import type { JobLine } from "@/core/line/line";
 import { frameCount } from "@/core/shape/measure";
+import { isUnmakeable } from "@/core/shape/shape";
 import { toCount } from "@/core/formula/formula";
 import { type Hive, SEASONS, type Season } from "./hive";
 
@@ -24,20 +25,31 @@ export function framed(wanted: (JobLine & { frames?: true })[], job: Own): JobLi
   };
   for (const { frames, ...line } of wanted) {
     add(line);
-    const shape = frames && shapeOfLine(line, job);
-    if (!shape || shape.recipe.kind !== "body" || bodyOf(shape).depth <= 0) continue;
+    const hung = frames && hungIn(line, job);
+    if (hung) add(hung);
+  }
+  return lines;
+}
+
+/** What hangs in so many of a box; nothing in what is no box, or cannot be made: that is said where its line is. */
+function hungIn(line: JobLine, job: Own): JobLine | undefined {
+  try {
+    const shape = shapeOfLine(line, job);
+    if (shape.recipe.kind !== "body" || bodyOf(shape).depth <= 0) return undefined;
     const frame = frameFor({ line, at: -1, shape }, []);
     const chambers = shape.scope.has("chambers") ? toCount(shape.scope.working("chambers").value, "chambers") : 1;
     const boxes = shape.scope.has("boxes") && frame.scope.has("boxes") ? shape.scope.working("boxes").value : undefined;
-    add({
+    return {
       item: frame.recipe.id,
       standard: line.standard,
       size: line.size,
       quantity: frameCount(shape) * chambers * line.quantity,
       options: boxes?.kind === "word" ? { boxes: boxes.of } : {},
-    });
+    };
+  } catch (e) {
+    if (isUnmakeable(e)) return undefined;
+    throw e;
   }
-  return lines;
 }
 
 const key = ({ item, standard, size, options }: Omit<JobLine, "quantity">) =>

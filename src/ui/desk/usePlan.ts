@@ -14,8 +14,12 @@ let asks = 0;
 
 function started(): Worker {
   const worker = new Worker(new URL("./planner.ts", import.meta.url), { type: "module" });
-  // What goes wrong there is told as if it had gone wrong here.
-  worker.addEventListener("error", (e) => reportError(e.error ?? new Error(e.message)));
+  // What goes wrong there is told as if it had gone wrong here, and the next plan begins with another.
+  worker.addEventListener("error", (e) => {
+    planner = undefined;
+    worker.terminate();
+    reportError(e.error ?? new Error(e.message));
+  });
   return worker;
 }
 

@@ -4,11 +4,12 @@ import { exactText } from "@/core/length/format";
 import { type Length, type Units } from "@/core/length/length";
 import { LengthError, parseLength } from "@/core/length/parse";
 import { useGivenUp } from "./useGivenUp";
+import { usePause } from "./usePause";
 
 /**
  * A length typed as the maker writes it. Every valid keystroke is told (`onType`), leaving the field or Enter settles
- * it (`onSettle`), Escape gives the old value back (`onGiveUp`). What cannot be read is said below the field. Where nothing is an
- * answer too, `empty` says what it means.
+ * it (`onSettle`), Escape gives the old value back (`onGiveUp`). What cannot be read is said below the field once who types pauses:
+ * the first half of a fraction is no mistake. Where nothing is an answer too, `empty` says what it means.
  */
 export function LengthField({
   value,
@@ -39,6 +40,7 @@ export function LengthField({
 }) {
   const [text, setText] = useState<string | null>(null);
   const [wrong, setWrong] = useState<string | null>(null);
+  const pause = usePause();
   const id = useId();
   useGivenUp(text !== null, onGiveUp);
   const read = (t: string): Length | null => {
@@ -57,6 +59,7 @@ export function LengthField({
     }
   };
   const settle = () => {
+    pause.now();
     if (text === null) return;
     const l = read(text);
     if (onEmpty && text.trim() === "") {
@@ -67,7 +70,7 @@ export function LengthField({
     setText(null);
     if (l !== value || onType) onSettle(l);
   };
-  const said = wrong ?? problem;
+  const said = pause.is ? (wrong ?? problem) : undefined;
   return (
     <span className="inline-flex flex-col items-end">
       <input
@@ -80,6 +83,7 @@ export function LengthField({
         onFocus={(e) => e.target.select()}
         onChange={(e) => {
           setText(e.target.value);
+          pause.begin();
           const l = read(e.target.value);
           if (l !== null) onType?.(l);
         }}
@@ -89,6 +93,7 @@ export function LengthField({
           if (e.key === "Escape") {
             setText(null);
             setWrong(null);
+            pause.now();
             onGiveUp?.();
           }
         }}

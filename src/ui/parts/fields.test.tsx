@@ -1,5 +1,6 @@
 /** @jest-environment jsdom */
-import { render, screen } from "@testing-library/react";
+import { jest } from "@jest/globals";
+import { act, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { useState } from "react";
 import { inch, type Length } from "@/core/length/length";
@@ -65,9 +66,16 @@ describe("a length", () => {
     expect(told.some(([what]) => what === "settled")).toBe(false);
   });
   test("what cannot be read is said and never settled; left so, what is shown goes back", async () => {
-    const [user, field] = open();
+    jest.useFakeTimers();
+    open();
+    const field = screen.getByRole<HTMLInputElement>("textbox");
+    const user = userEvent.setup({ advanceTimers: jest.advanceTimersByTime });
     await user.clear(field);
     await user.type(field, "1 7/");
+    // Half a fraction is no mistake until who types pauses.
+    expect(screen.queryByRole("alert")).toBeNull();
+    act(() => jest.advanceTimersByTime(600));
+    jest.useRealTimers();
     expect(screen.getByRole("alert").textContent).toMatch(/no lower number/);
     expect(field.getAttribute("aria-invalid")).toBe("true");
     await user.tab();

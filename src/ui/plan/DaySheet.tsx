@@ -2,7 +2,7 @@ import { type Run, tooFew } from "@/core/plan/runs";
 import { Measure } from "@/ui/parts/Measure";
 import { clockTime, dayText, duration } from "@/ui/parts/words";
 import type { Names } from "./Board";
-import type { OpenDay } from "./places";
+import type { OpenDay } from "@/core/plan/shown";
 
 /** The day on paper: for each of those who are in, what they do when, at which setting, with its caution. */
 export function DaySheet({ day, runs, people, names }: { day: OpenDay; runs: Run[]; people: { title: string }[]; names: Names }) { // prettier-ignore

@@ -5,6 +5,7 @@ import { useCallback, useEffect, useMemo, useState } from "react";
 import { STATIONS } from "@/core/feature/machine";
 import type { Units } from "@/core/length/length";
 import type { Run } from "@/core/plan/runs";
+import type { OpenDay, PutForward, RunPlan, ShownPlan } from "@/core/plan/shown";
 import { Fresh } from "@/ui/parts/Fresh";
 import { Key } from "@/ui/parts/Key";
 import { capital, clockDay, clockTime, count, duration } from "@/ui/parts/words";
@@ -12,25 +13,9 @@ import { ShopTop } from "@/ui/top/ShopTop";
 import { Aside, lateDays } from "./Aside";
 import { Board, dayTime, type Names, runText } from "./Board";
 import { DaySheet } from "./DaySheet";
-import type { Occasion, Week } from "@/core/plan/season";
 import { Year } from "./Year";
-import { lanesOf, type OpenDay, type PlanRow, scaleOf } from "./places";
-import { type Forward, type RunPlan, usePlan } from "./usePlan";
-
-/** What the page of the plan shows, as the server knows it. */
-interface Shown {
-  now: number;
-  today: string;
-  jobs: { id: number; name: string; customer: string | null; units: Units; due: string | null; for: Occasion[] }[];
-  left: { id: number; name: string; why: string }[];
-  coming: { purchase: number; from: string; job: number; what: string; on?: string }[];
-  old: number[];
-  people: { title: string }[];
-  plan: RunPlan | null;
-  year: Week[];
-  hasEarlier: boolean;
-  stale: boolean;
-}
+import { lanesOf, type PlanRow, scaleOf } from "./places";
+import { usePlan } from "./usePlan";
 
 /** What is set at a station, or what it is limited by. */
 const UNDER: Partial<Record<string, string>> = { "table saw": "fence or stop", planer: "take off", "band saw": "fence", drill: "from edge", clamps: "held while glue sets", finish: "dries at night" }; // prettier-ignore
@@ -42,7 +27,7 @@ const SPANS = [5, 20] as const;
 
 const NO_DAYS: OpenDay[] = [];
 
-function rowsBy(by: By, runs: Run[], { jobs, people }: Shown): PlanRow[] {
+function rowsBy(by: By, runs: Run[], { jobs, people }: ShownPlan): PlanRow[] {
   if (by === "jobs") return jobs.map((j) => ({ key: `j${j.id}`, name: j.name, under: j.customer ?? "", lanes: lanesOf(runs.filter((r) => r.job === j.id)) })); // prettier-ignore
   if (by === "people") return people.map((p, i) => ({ key: `p${i}`, name: capital(p.title), under: "", lanes: lanesOf(runs.filter((r) => r.who.includes(i))) })); // prettier-ignore
   return STATIONS.flatMap((s) => {
@@ -53,7 +38,7 @@ function rowsBy(by: By, runs: Run[], { jobs, people }: Shown): PlanRow[] {
 }
 
 /** Where a job is ready at another time than before, in words. */
-function jobsMoved(forward: Forward, was: RunPlan | null, name: (id: number) => string): string[] {
+function jobsMoved(forward: PutForward, was: RunPlan | null, name: (id: number) => string): string[] {
   return forward.plan.jobs.flatMap((j) => {
     const before = was?.jobs.find((o) => o.job === j.job);
     if (!before) return [`${name(j.job)} is new`];
@@ -67,7 +52,7 @@ function jobsMoved(forward: Forward, was: RunPlan | null, name: (id: number) => 
 }
 
 /** All jobs on the shop's people and stations, weeks ahead; what would break when something moves, before it stands. */
-export function PlanPage({ visit, shown }: { visit: string; shown: Shown }) {
+export function PlanPage({ visit, shown }: { visit: string; shown: ShownPlan }) {
   const router = useRouter();
   const changed = useCallback(() => router.refresh(), [router]);
   const plan = usePlan(shown.plan, shown.stale, changed);
@@ -252,20 +237,20 @@ export function PlanPage({ visit, shown }: { visit: string; shown: Shown }) {
   );
 } // prettier-ignore
 
-const saidOf = ({ mended }: Forward): string =>
+const saidOf = ({ mended }: PutForward): string =>
   mended === null
     ? "A new plan"
     : mended.moved.length === 0
       ? `Nothing moves; ${count(mended.added, "lot is", "lots are")} new${mended.hands > 0 ? `, ${mended.hands} done by others` : ""}`
       : `${count(mended.moved.length, "operation moves", "operations move")}, ${count(mended.stayed, "lot stays", "lots stay")} where ${mended.stayed === 1 ? "it was" : "they were"}${mended.hands > 0 ? `, ${mended.hands} done by others` : ""}`;
 
-function setUpsText({ plan }: Forward, was: RunPlan | null): string {
+function setUpsText({ plan }: PutForward, was: RunPlan | null): string {
   const more = was ? plan.setUps - was.setUps : 0;
   return more === 0 ? "" : ` · ${count(Math.abs(more), "set-up")} ${more > 0 ? "more" : "fewer"}`;
 }
 
 /** What comes in on which day; what a job that is late waits for stands out. */
-function comingOf({ coming, plan }: Shown): { at: number; what: string; late: boolean }[] {
+function comingOf({ coming, plan }: ShownPlan): { at: number; what: string; late: boolean }[] {
   const days = new Map<string, { at: number; what: string[]; late: boolean }>();
   for (const { on, what, job } of coming) {
     if (!on) continue;
@@ -278,7 +263,7 @@ function comingOf({ coming, plan }: Shown): { at: number; what: string; late: bo
 }
 
 /** No plan yet: what there is to plan, and the one act. */
-function Begin({ shown, working, anew, enough }: { shown: Shown; working: ReturnType<typeof usePlan>["working"]; anew(): void; enough(): void }) {
+function Begin({ shown, working, anew, enough }: { shown: ShownPlan; working: ReturnType<typeof usePlan>["working"]; anew(): void; enough(): void }) {
   if (shown.jobs.length === 0)
     return (
       <div className="max-w-xl">
@@ -325,7 +310,7 @@ function Begin({ shown, working, anew, enough }: { shown: Shown; working: Return
 } // prettier-ignore
 
 /** What moves, from when to when. */
-function Moves({ forward, was, names, name }: { forward: Forward; was: RunPlan | null; names: Names; name(id: number): string }) {
+function Moves({ forward, was, names, name }: { forward: PutForward; was: RunPlan | null; names: Names; name(id: number): string }) {
   const moved = forward.mended?.moved ?? [];
   if (moved.length === 0 || !was) return null;
   return (

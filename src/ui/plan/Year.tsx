@@ -3,7 +3,7 @@ import { useEffect, useState } from "react";
 import { dayStart } from "@/core/plan/calendar";
 import { nextOf, type Occasion, OCCASIONS, REGIONS, type Region, type Week } from "@/core/plan/season";
 import { count, dayText } from "@/ui/parts/words";
-import type { RunPlan } from "./usePlan";
+import type { RunPlan } from "@/core/plan/shown";
 
 const BEFORE: Record<Occasion, string> = {
   swarms: "swarms and splits",

@@ -1,11 +1,5 @@
 import type { Run } from "@/core/plan/runs";
-
-/** A day somebody is in: when the first comes and the last goes, clock minutes. */
-export interface OpenDay {
-  day: string;
-  from: number;
-  to: number;
-}
+import type { OpenDay } from "@/core/plan/shown";
 
 /** Days side by side, each as wide as the next, with a gap between; a time's place as a part of the whole width. */
 export interface Scale {

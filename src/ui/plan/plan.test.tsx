@@ -5,7 +5,7 @@ import { inch } from "@/core/length/length";
 import type { Run } from "@/core/plan/runs";
 import { daysLess } from "./Aside";
 import { lanesOf, scaleOf } from "./places";
-import type { Forward, RunPlan } from "./usePlan";
+import type { PutForward, RunPlan } from "@/core/plan/shown";
 
 const refresh = jest.fn();
 const router = { refresh, push: () => {} };
@@ -61,7 +61,7 @@ test("the page says when all is done, what no plan can do better, who is late by
 
 test("a key moves a run by an hour: what moves is shown, it stands only when it is let, and is put back by escape", async () => {
   const moved = run({ startsAt: days[0]!.from + 60, endsAt: days[0]!.from + 120 });
-  const forward: Forward = { plan: { ...plan, id: 8, runs: [moved, glue], setUps: 2, jobs: [{ ...plan.jobs[0]!, ready: days[2]!.from, late: 2000 }] }, mended: { moved: [{ job: 1, name: "rip", op: "rip-1", lots: 1, from: days[0]!.from, to: days[0]!.from + 60 }], stayed: 1, added: 0, hands: 0 } }; // prettier-ignore
+  const forward: PutForward = { plan: { ...plan, id: 8, runs: [moved, glue], setUps: 2, jobs: [{ ...plan.jobs[0]!, ready: days[2]!.from, late: 2000 }] }, mended: { moved: [{ job: 1, name: "rip", op: "rip-1", lots: 1, from: days[0]!.from, to: days[0]!.from + 60 }], stayed: 1, added: 0, hands: 0 } }; // prettier-ignore
   serve({ "/api/plan/mend": forward, "/api/plan/stand": { version: 2 } });
   page();
   const bar = () => screen.getByRole("button", { name: /^Rip to width/ });

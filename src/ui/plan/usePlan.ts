@@ -1,22 +1,11 @@
 "use client";
 import { useCallback, useEffect, useRef, useState } from "react";
-import type { Put, Replanned } from "@/core/plan/replan";
-import type { Run } from "@/core/plan/runs";
+import type { Put } from "@/core/plan/replan";
+import type { PutForward, RunPlan } from "@/core/plan/shown";
 import type { Gain } from "@/core/plan/whatif";
-import type { WholePlan } from "@/core/plan/whole";
 import { useFollow } from "@/ui/desk/useFollow";
 import { askServer } from "@/ui/parts/askServer";
 import { linesOf } from "@/ui/parts/linesOf";
-import type { OpenDay } from "./places";
-
-/** A plan as the page shows it. */
-export type RunPlan = Omit<WholePlan, "blocks"> & { id: number; runs: Run[]; days: OpenDay[] };
-
-/** A plan that is put forward and does not stand yet; what moves, where it mends the one that stands. */
-export interface Forward {
-  plan: RunPlan;
-  mended: Omit<Replanned, "plan"> | null;
-}
 
 interface Working {
   what: "plan" | "gains";
@@ -26,7 +15,7 @@ interface Working {
 
 /** What can be done with the plan of the shop. `changed` is told when another one stands. */
 export function usePlan(stands: RunPlan | null, stale: boolean, changed: () => void) {
-  const [forward, setForward] = useState<Forward | null>(null);
+  const [forward, setForward] = useState<PutForward | null>(null);
   /** Let stand just now: the page is still to be told by the server. */
   const [stood, setStood] = useState<RunPlan | null>(null);
   const [puts, setPuts] = useState<Put[]>([]);
@@ -64,7 +53,7 @@ export function usePlan(stands: RunPlan | null, stale: boolean, changed: () => v
   };
   const anew = async () => {
     setWorking({ what: "plan" });
-    const made = await long<Forward, { late: number; finish: number }>("/api/plan", (p) => setWorking({ what: "plan", ...p })); // prettier-ignore
+    const made = await long<PutForward, { late: number; finish: number }>("/api/plan", (p) => setWorking({ what: "plan", ...p })); // prettier-ignore
     if (made) {
       setForward(made);
       setPuts([]);
@@ -94,7 +83,7 @@ export function usePlan(stands: RunPlan | null, stale: boolean, changed: () => v
   };
   const mend = useCallback(async (next: Put[]) => {
     try {
-      const told = await askServer<Forward>("/api/plan/mend", { method: "POST", body: { puts: next }, patience: 30_000 }); // prettier-ignore
+      const told = await askServer<PutForward>("/api/plan/mend", { method: "POST", body: { puts: next }, patience: 30_000 }); // prettier-ignore
       setProblem(null);
       setPuts(next);
       return told;

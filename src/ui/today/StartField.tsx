@@ -89,7 +89,9 @@ export function StartField({ day, own, usual, big }: { day: string; own: MakersO
               <span key={i}>
                 {i > 0 && ", "}
                 <b className="font-semibold">{l.quantity}</b> {l.of.name}{" "}
-                <span className="text-soft">{l.of.standardName}</span>
+                {l.of.standard !== asked.lines[i - 1]?.of.standard && (
+                  <span className="text-soft">{l.of.standardName}</span>
+                )}
                 {l.frames && " with frames"}
               </span>
             ))}
