@@ -3,7 +3,6 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { STATIONS } from "@/core/feature/machine";
-import type { Units } from "@/core/length/length";
 import type { Run } from "@/core/plan/runs";
 import type { OpenDay, PutForward, RunPlan, ShownPlan } from "@/core/plan/shown";
 import { Fresh } from "@/ui/parts/Fresh";
