@@ -4,6 +4,7 @@ import { nm, type Units } from "@/core/length/length";
 import type { Shape } from "@/core/shape/shape";
 import { Dimension } from "./Dimension";
 import { paper } from "./paper";
+import { measureWidth } from "./SvgMeasure";
 import { Grain, Wood } from "./Wood";
 
 const WIDE = 738;
@@ -41,10 +42,13 @@ export function ThreeViews({
   const [x, y, z] = [span("x"), span("y"), span("z")];
   const size = { x: x[1] - x[0], y: y[1] - y[0], z: z[1] - z[0] };
   const mm = (n: number) => n / 1e6;
-  const scale = Math.min((WIDE - 90 - GAP) / mm(size.x + size.y), 470 / mm(size.z + size.y));
+  // A low item's height stands beside its line, and wants room there.
+  const heightAt = Math.max(26, measureWidth(nm(size.z), units, 14) + 14);
+  const margin = heightAt + 24;
+  const scale = Math.min((WIDE - 40 - margin - GAP) / mm(size.x + size.y), 470 / mm(size.z + size.y));
   const k = scale / 1e6;
   const top = 40;
-  const sideX = 50 + size.x * k + GAP;
+  const sideX = margin + size.x * k + GAP;
   const aboveY = top + size.z * k + GAP;
   const draw = (outlines: Outline[], at: { x: number; y: number }, left: number, high: number) => (
     <Wood
@@ -81,15 +85,23 @@ export function ThreeViews({
       aria-label={`${shape.title}: from the front, from the side and from above`}
     >
       <Grain />
-      {draw(views.front, { x: 50, y: top }, x[0], z[1])}
+      {draw(views.front, { x: margin, y: top }, x[0], z[1])}
       {draw(views.side, { x: sideX, y: top }, y[0], z[1])}
-      {draw(views.above, { x: 50, y: aboveY }, x[0], y[1])}
-      {across(50, size.x, top - 16)}
+      {draw(views.above, { x: margin, y: aboveY }, x[0], y[1])}
+      {across(margin, size.x, top - 16)}
       {across(sideX, size.y, top - 16)}
-      <Dimension run="down" from={top} to={top + size.z * k} at={26} value={nm(size.z)} units={units} reach={46} />
-      {title(cut ? "front, cut through the middle" : "front", { x: 50, y: top + size.z * k + 16 })}
+      <Dimension
+        run="down"
+        from={top}
+        to={top + size.z * k}
+        at={heightAt}
+        value={nm(size.z)}
+        units={units}
+        reach={margin - 4}
+      />
+      {title(cut ? "front, cut through the middle" : "front", { x: margin, y: top + size.z * k + 16 })}
       {title(cut ? "side, cut through the middle" : "side", { x: sideX, y: top + size.z * k + 16 })}
-      {title("above", { x: 50 + size.x * k + 10, y: aboveY + 12 })}
+      {title("above", { x: margin + size.x * k + 10, y: aboveY + 12 })}
     </svg>
   );
 }

@@ -145,7 +145,7 @@ export function ToOrder({
           draw={() => void draw(o)}
         />
       ))}
-      <Short proposal={proposal} {...{ units, names }} />
+      <Short proposal={proposal} units={units} {...(only ? {} : { names })} />
       {proposal.orders.length > 0 && (
         <p className="mt-2 text-[.87rem] text-soft">
           {say(proposal.total)} with delivery.{" "}
@@ -158,36 +158,61 @@ export function ToOrder({
   );
 }
 
-/** What nobody has enough of, or nobody lists. */
-function Short({ proposal, units, names }: Pick<Showing, "units" | "names"> & { proposal: Asked["proposal"] }) {
+/** Why something is short, and what can be done about it. */
+const WHY_SHORT = [
+  { listed: false, why: "No supplier lists these, and the catalogue has no price" },
+  { listed: true, why: "More than all suppliers have" },
+];
+
+/** What nobody has enough of, or nobody lists; for which jobs, where it is asked for several. */
+function Short({
+  proposal,
+  units,
+  names,
+}: Pick<Showing, "units"> & { proposal: Asked["proposal"]; names?: Map<number, string> }) {
   if (proposal.short.length === 0) return null;
   return (
     <section aria-label="Short everywhere" className="mb-4 border-l-8 border-madder bg-white px-3 py-2">
       <h2 className="font-semibold text-madder">Short everywhere</h2>
-      <ul>
-        {proposal.short.map((s, i) => (
-          <li key={i}>
-            <b className="font-mono">
-              {s.quantity.toLocaleString("en-GB")}
-              {UNIT[s.unit]}
-            </b>{" "}
-            <ThingName thing={s.thing} pack={1} units={units} />{" "}
-            <span className="text-soft">
-              {s.listed ? "more than all suppliers have" : "no supplier lists it, and the catalogue has no price"} · for{" "}
-              {s.for.map((f) => names.get(f.job) ?? `job ${f.job}`).join(", ")}
-            </span>
-          </li>
+      {WHY_SHORT.map(({ listed, why }) => ({ listed, why, short: proposal.short.filter((s) => s.listed === listed) }))
+        .filter(({ short }) => short.length > 0)
+        .map(({ listed, why, short }) => (
+          <div key={why} className="mt-1">
+            <p>
+              {why}.{" "}
+              {!listed && (
+                <>
+                  Say at{" "}
+                  <Link
+                    prefetch={false}
+                    href="/catalogue"
+                    className="underline decoration-[#9aa39d] underline-offset-4"
+                  >
+                    Catalogue
+                  </Link>{" "}
+                  in what packs they come and for how much, or ask a supplier that lists them.
+                </>
+              )}
+            </p>
+            <ul>
+              {short.map((s, i) => (
+                <li key={i}>
+                  <b className="font-mono">
+                    {s.quantity.toLocaleString("en-GB")}
+                    {UNIT[s.unit]}
+                  </b>{" "}
+                  <ThingName thing={s.thing} pack={1} units={units} />
+                  {names && (
+                    <span className="text-soft">
+                      {" "}
+                      · for {s.for.map((f) => names.get(f.job) ?? `job ${f.job}`).join(", ")}
+                    </span>
+                  )}
+                </li>
+              ))}
+            </ul>
+          </div>
         ))}
-      </ul>
-      {proposal.short.some((s) => !s.listed) && (
-        <p className="text-[.93rem]">
-          Say at{" "}
-          <Link prefetch={false} href="/catalogue" className="underline decoration-[#9aa39d] underline-offset-4">
-            Catalogue
-          </Link>{" "}
-          in what packs they come and for how much, or ask a supplier that lists them.
-        </p>
-      )}
     </section>
   );
 }

@@ -1,4 +1,5 @@
 "use client";
+import { useEffect, useRef } from "react";
 import { markName } from "@/core/designs/design";
 import { findingsOf } from "@/core/job/worked";
 import { lineAt } from "@/core/line/shapes";
@@ -8,14 +9,22 @@ import { OptionList } from "@/ui/parts/OptionList";
 import { useShown, WhichShown } from "@/ui/parts/Shown";
 import { CompareJoints } from "./CompareJoints";
 
+/** Of more lines than these the list has a box of its own, so that the choices of the open line stay in reach. */
+const FEW = 5;
+
 /** The job's lines, each with how it stands; one that cannot be made among them. */
 export function LineList({ desk }: { desk: Desk }) {
   const { worked, line, job } = desk;
   const shown = useShown(job.lines.length, line);
+  const open = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    // Newer browsers answer with a promise, which is no clean-up.
+    open.current?.scrollIntoView?.({ block: "nearest" });
+  }, [line]);
   return (
     <>
       <h2 className="small-head mb-1.5">Lines</h2>
-      <ul>
+      <ul className={job.lines.length > FEW ? "mb-3 max-h-[46vh] overflow-y-auto border-b border-rule" : ""}>
         {job.lines.slice(shown.from, shown.from + shown.drawn).map((l, i) => {
           const at = shown.from + i;
           const found = findingsOf(worked, at);
@@ -25,6 +34,7 @@ export function LineList({ desk }: { desk: Desk }) {
           return (
             <li key={desk.keys.lines[at]}>
               <button
+                ref={at === line ? open : null}
                 onClick={() => desk.setLine(at)}
                 aria-current={at === line}
                 className={`grid w-full grid-cols-[44px_1fr_auto] items-baseline gap-2 border-0 border-b border-rule py-2 pr-2 text-left ${at === line ? "bg-white shadow-[inset_4px_0_var(--color-spruce)]" : "bg-transparent"}`}
