@@ -69,7 +69,7 @@ export function Dimension({
           <SvgMeasure
             value={value}
             units={units}
-            x={room ? at : at - w / 2 - 2}
+            x={room ? at : at - w / 2 - 5}
             y={middle}
             size={size}
             anchor="middle"

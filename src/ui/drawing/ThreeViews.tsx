@@ -43,7 +43,7 @@ export function ThreeViews({
   const size = { x: x[1] - x[0], y: y[1] - y[0], z: z[1] - z[0] };
   const mm = (n: number) => n / 1e6;
   // A low item's height stands beside its line, and wants room there.
-  const heightAt = Math.max(26, measureWidth(nm(size.z), units, 14) + 14);
+  const heightAt = Math.max(26, measureWidth(nm(size.z), units, 14) + 16);
   const margin = heightAt + 24;
   const scale = Math.min((WIDE - 40 - margin - GAP) / mm(size.x + size.y), 470 / mm(size.z + size.y));
   const k = scale / 1e6;

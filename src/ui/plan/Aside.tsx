@@ -53,7 +53,7 @@ export function Aside({
   name(job: number): string;
 }) {
   const helps = (g: Gain) => g.gainedFinish >= 360 || g.gainedLate > 0;
-  const idle = gains?.filter((g) => !helps(g)).map((g) => moreText(g.of).what.replace(/^./, (c) => c.toLowerCase())) ?? []; // prettier-ignore
+  const idle = gains?.filter((g) => !helps(g)).map((g) => moreText(g.of).what.replace(/^(?:One|A)\b/, (w) => w.toLowerCase())) ?? []; // prettier-ignore
   const stations = [...new Set(runs.map((r) => r.station))];
   const hours = stations.map((s) => ({ what: s as string, minutes: runs.reduce((n, r) => n + (r.station === s ? r.minutes : 0), 0) })).toSorted((a, b) => b.minutes - a.minutes); // prettier-ignore
   const alone = [...new Map(runs.filter(tooFew).map((r) => [`${r.job} ${r.name}`, r])).values()];
