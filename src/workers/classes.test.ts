@@ -107,8 +107,8 @@ describe("sheets and boards", () => {
       const cases = CASES < 20 ? 2 : CASES;
       const two = run("sheets, two stages", made.sheetJob(2), cases);
       const three = run("sheets, three stages", made.sheetJob(3), cases);
-      expect(share(two)).toBeGreaterThanOrEqual(CASES < 20 ? 0.5 : 0.8);
-      expect(share(three)).toBeGreaterThanOrEqual(CASES < 20 ? 0.5 : 0.75);
+      expect(share(two)).toBeGreaterThanOrEqual(CASES < 20 ? 0.5 : 0.95);
+      expect(share(three)).toBeGreaterThanOrEqual(CASES < 20 ? 0.5 : 0.85);
       for (const o of [two, three]) {
         expect(o.above).toBeLessThanOrEqual(1);
         expect(o.slowest).toBeLessThan(10 * PATIENCE);

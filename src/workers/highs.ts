@@ -46,6 +46,9 @@ export async function highsSolver(): Promise<LpSolver> {
         } = dataOf({ rows: model.rows, columns }, highs.infinity);
         solver.addCols({ cost, lower, upper, matrix });
       },
+      within: (lower, upper) => {
+        solver.changeColsBounds({ kind: "range", from: 0, to: lower.length - 1 }, lower, upper);
+      },
       close: () => solver.dispose(),
     };
   };

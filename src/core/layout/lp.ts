@@ -43,6 +43,8 @@ export interface OpenProgramme {
   solve(): LpSolution | undefined;
   /** Adds columns after those there are. */
   add(columns: LpModel["columns"]): void;
+  /** How much of each column there may be, least and most; a solver without it cannot be dived in. */
+  within?(lower: number[], upper: number[]): void;
   close(): void;
 }
 

@@ -106,4 +106,14 @@ function variantsOf(p: CutPiece, piece: number, order: Order, room: Room, style:
   });
 }
 
+/** In a strip that may be wider, in one as wide as it may be, or in one that holds nothing else. */
+export type Lying = "trimmed" | "fitted" | "alone";
+
+export function lyingOf({ style, order, hold }: Plan, v: Variant): Lying {
+  if (v.alone) return "alone";
+  if (style.stages === 3) return "trimmed";
+  // A piece too short to hold cannot be trimmed by a rip: its strip is as wide as it is.
+  return !style.trim || (order === "rip" && v.along < hold) ? "fitted" : "trimmed";
+}
+
 export const distinct = (sizes: number[]) => [...new Set(sizes)].sort((a, b) => a - b);

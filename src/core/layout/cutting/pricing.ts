@@ -1,6 +1,7 @@
-import { isExact, type Plan, plansOf } from "./plan";
+import type { Order } from "@/core/boards/laid";
+import { isExact, type Lying, lyingOf, type Plan, plansOf } from "./plan";
 import { allNear, type Near, type Wanted } from "./nearby";
-import { type CuttingProblem, given, type Pattern, type Stretch, type Strip } from "./problem";
+import { type CuttingProblem, given, type Item, type Pattern, type Stretch, type Strip } from "./problem";
 import { fit } from "./reshape";
 import { candidates, setOfStrips } from "./strips";
 
@@ -32,6 +33,8 @@ export interface Pricer {
    * gives none of them, but says what they bring at most beside the others.
    */
   near(stock: number, wanted: Wanted, least: number): Near[] | undefined;
+  /** How what is cut from a clear stretch lies in its strip. */
+  lies(stock: number, clear: number, order: Order, item: Item): Lying;
 }
 
 /**
@@ -49,6 +52,13 @@ export function pricerOf(problem: CuttingProblem): Pricer {
 
   return {
     spent: () => meter.spent,
+    lies: (stock, clear, order, item) => {
+      const plan = plans[stock]![clear]!.find((p) => p.order === order)!;
+      return lyingOf(
+        plan,
+        plan.variants.find((v) => v.piece === item.piece && v.turned === item.turned)!,
+      );
+    },
     near: (stock, wanted, least) =>
       style.stages === 3 || !plans[stock]!.flat().every(isExact)
         ? undefined

@@ -78,6 +78,12 @@ export interface Diver {
   buildEvery: number;
   /** Columns give no more than is left once that is less than so many boards. */
   fittingBelow: number;
+  /** Once a dive has fewer boards left than `below`, it asks whether what is left can be cut by parts, on top of what is fixed. */
+  parts?: {
+    below: number;
+    /** True when the incumbent is good enough then. */
+    cut(rest: Rest, fixed: Used, relaxed: MasterAnswer, attempt: number): boolean;
+  };
   /** Whether a layout that costs at least so much could still be better than the incumbent. */
   mayBeat(cost: number): boolean;
   /** Told of every whole layout; true when the incumbent is good enough. */
@@ -101,7 +107,13 @@ export function dive(d: Diver, from: Rest, root: MasterAnswer, attempt: number):
   let used: Used = [];
   let relaxed = root;
   const tabu = new Set<Pattern>();
+  const dearest = Math.max(...d.stock.map((s) => s.price));
+  let parts = d.parts;
   for (let step = 0, back = 0; d.going(); step++) {
+    if (parts && relaxed.cost / dearest < parts.below) {
+      if (parts.cut(rest, used, relaxed, attempt)) return;
+      parts = undefined;
+    }
     const chosen = columnsToFix(relaxed, tabu, attempt > 0 ? random : undefined, step === 0 ? attempt % 3 : 0);
     if (!chosen) return;
     const next: Rest = { left: [...rest.left], supply: [...rest.supply] };
@@ -114,7 +126,7 @@ export function dive(d: Diver, from: Rest, root: MasterAnswer, attempt: number):
       d.consider(all);
       return;
     }
-    const boards = (relaxed.cost - costOf(cut, d.stock)) / Math.max(...d.stock.map((s) => s.price));
+    const boards = (relaxed.cost - costOf(cut, d.stock)) / dearest;
     if (step % d.buildEvery === 0 && buildRest(d, next, all, relaxed, step)) return;
     for (const p of homogeneous(d, next)) d.pool.add(p);
     const after = generateColumns(d.stock, d.pricer, next.left, next.supply, d.pool, d.lp, {

@@ -83,7 +83,8 @@ export function split(
   return { used, short };
 }
 
-const unfolded = (p: Pattern): Pattern => ({
+/** A pattern with every strip and section by itself. */
+export const unfolded = (p: Pattern): Pattern => ({
   ...p,
   stretches: p.stretches.map((t) => ({
     ...t,
@@ -152,7 +153,8 @@ function without(pattern: Pattern, piece: number, n: number): Pattern {
   return { ...pattern, stretches, gives: given(stretches, pattern.gives.length) };
 }
 
-function folded(strips: Strip[]): Strip[] {
+/** Strips that are alike as one with a count. */
+export function folded(strips: Strip[]): Strip[] {
   const out = new Map<string, Strip>();
   for (const s of strips) {
     const key = JSON.stringify([s.size, s.sections]);

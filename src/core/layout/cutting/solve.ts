@@ -9,6 +9,7 @@ import { type Pricer, pricerOf } from "./pricing";
 import { costOf, type CuttingProblem, type Reasons, type Rest, type Style, type Used } from "./problem";
 import { merge, renamed, split } from "./reshape";
 import { Solving, type Watcher } from "./solving";
+import { byParts } from "./staged";
 import { fewerSetUps, unbeaten } from "./tidy";
 
 /**
@@ -50,8 +51,13 @@ export interface Wishes {
 /** Area to these powers stands in for duals when the first layouts are built. */
 const POWERS = [1, 1.15, 1.5, 0.95, 2];
 /** Dives from the root end after so many, or so many programmes times their rows: a measure of work, not of time. */
-const DIVES = 12;
-const DIVE_WORK = { flat: 100_000, sheet: 1_500 };
+const DIVES = {
+  flat: { most: 12, work: 100_000 },
+  several: { most: 12, work: 1_500 },
+  sheet: { most: 40, work: 6_000 },
+};
+/** Of wide stock of one price, a dive's last so many boards are cut by parts too. */
+const PARTS_BELOW = 40;
 /** Cells filled by pricing for the first layouts of bars: with more, building one takes long. */
 const LONG_BUILT = 1e8;
 /**
@@ -254,13 +260,15 @@ class Search {
       // Where one layout takes long to build, dives do without.
       buildEvery: heavy ? 6 : !flat ? 3 : this.pricer.spent() > LONG_BUILT ? 8 : 1,
       fittingBelow: heavy ? HEAVY.fitting : Infinity,
+      ...(flat || several ? {} : { parts: { below: PARTS_BELOW, cut: (...left) => this.byParts(diver, lp, ...left) } }),
       consider: (used) => {
         s.consider(used);
         return s.reaches(this.target);
       },
     };
-    const most = bounding ? (heavy ? HEAVY.dives : DIVES) : 1;
-    for (let i = 0; i < most && this.work < DIVE_WORK[flat ? "flat" : "sheet"] && this.goOn(); i++) {
+    const { most, work } = DIVES[flat ? "flat" : several ? "several" : "sheet"];
+    const times = bounding ? (heavy ? HEAVY.dives : most) : 1;
+    for (let i = 0; i < times && this.work < work && this.goOn(); i++) {
       if (i > 0 ? this.isNear() : s.reaches(this.target)) return;
       // In three stages the other root is a chance of its own.
       dive(diver, s.rest, heavy && i % 2 ? first : root, i);
@@ -287,6 +295,22 @@ class Search {
       if (this.settles(lp)) return;
       if (!several && !flat && !s.reaches(this.target)) restrictedMaster(diver, s.rest, root);
     }
+  }
+
+  /** Cuts what a dive has left by parts for less than the incumbent costs. Its programmes are larger, and counted by themselves. */
+  private byParts(
+    diver: Diver,
+    lp: LpSolver,
+    rest: Rest,
+    fixed: Used,
+    relaxed: MasterAnswer,
+    attempt: number,
+  ): boolean {
+    const { s } = this;
+    const most = s.isWhole ? s.sums.below(s.cost) : undefined;
+    const found =
+      most !== undefined && byParts({ ...diver, lp }, rest, relaxed, most - costOf(fixed, s.stock), attempt);
+    return found ? diver.consider([...fixed, ...found]) : false;
   }
 
   /**

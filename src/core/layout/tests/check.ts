@@ -28,6 +28,11 @@ export function checkAnswer(answer: CuttingAnswer, problem: CuttingProblem): voi
             const ripped = t.order === "crosscut" ? strip.size : y < strip.size ? x : Infinity;
             if (ripped < (problem.style.hold ?? 0))
               throw new Error(`piece ${item.piece} is too short when it is ripped`);
+            if (problem.style.stages === 2 && !problem.style.trim && y !== strip.size && t.order === "rip")
+              throw new Error(`piece ${item.piece} is not as wide as its strip`);
+            const isBlock = p.block === true && t.order === "crosscut" && y >= (problem.style.hold ?? 0);
+            if (isBlock && strip.sections.some((s) => s.items.some((i) => i.piece !== item.piece)))
+              throw new Error(`piece ${item.piece} is cut as a block, and is not alone in its strip`);
             if (problem.style.stages === 2 && section.items.reduce((n, i) => n + i.count, 0) > 1)
               throw new Error("two pieces across a section of two stages");
             side += item.count * (y + kerf);
