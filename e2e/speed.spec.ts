@@ -82,9 +82,11 @@ test("so does the item of most parts and fingers", async ({ page }) => {
   expect(await redraws(page, "a divided body in dovetails")).toBeLessThan(100);
 });
 
-test("a job of a thousand lines is usable soon", async ({ page }) => {
+test("a job of a thousand lines, near enough, is usable soon: those in sight are drawn, what is typed in one that is not stays, what is added comes into sight", async ({
+  page,
+}) => {
   const items = ["body", "frame", "floor-solid", "inner-cover"];
-  const lines = Array.from({ length: 1000 }, (_, i) => ({
+  const lines = Array.from({ length: 990 }, (_, i) => ({
     item: items[i % 4]!,
     standard: "langstroth-10",
     size: "deep",
@@ -110,6 +112,25 @@ test("a job of a thousand lines is usable soon", async ({ page }) => {
     console.log(`a thousand lines, ${station}: usable in ${loads.join(", ")} ms`);
     expect(Math.min(...loads)).toBeLessThan(10_000);
   }
+  // Shape: the line that is open, and those about it.
+  const open = page.locator("button[aria-current=true]");
+  expect(await page.getByRole("region", { name: "Lines and options" }).getByRole("listitem").count()).toBeLessThan(100);
+  await expect(open).toBeInViewport();
+  await page.goto(`/jobs/${id}/ask`);
+  const quantities = page.getByLabel(/^Quantity of line/);
+  const [first, last] = [1, 990].map((n) => page.getByLabel(`Quantity of line ${n}`, { exact: true }));
+  expect(await quantities.count()).toBeLessThan(100);
+  await first!.fill("17");
+  await first!.evaluate((field) => (field.closest("ul")!.parentElement!.scrollTop = 1e6));
+  await expect(last!).toBeInViewport();
+  await expect(first!).not.toBeInViewport();
+  await expect(first!).toHaveValue("17");
+  await expect(first!).toBeFocused();
+  await first!.evaluate((field) => (field.closest("ul")!.parentElement!.scrollTop = 0));
+  await first!.press("Escape");
+  await page.getByRole("combobox", { name: "What to make" }).fill("777 lang deep body");
+  await page.getByRole("combobox", { name: "What to make" }).press("Enter");
+  await expect(page.getByLabel("Quantity of line 991", { exact: true })).toBeInViewport();
   await page.goto("about:blank");
   await page.request.delete(`/api/jobs/${id}`);
 });

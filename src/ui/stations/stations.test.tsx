@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import type { Act } from "@/core/job/acts";
 import type { JobLine } from "@/core/line/line";
-import { cleanup, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
+import { cleanup, render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { emptyJob, type Job } from "@/core/job/job";
 import { allLayouts, layOut } from "@/core/layout/layout";
@@ -48,20 +48,6 @@ describe("Ask", () => {
     await user.keyboard("{Enter}");
     await kept((job) => expect(job.lines[1]).toMatchObject({ standard: "langstroth-10", quantity: 10 }));
     expect(said).toContain(workJob(server.kept.job).lines[1]!.shape.recipe.name);
-  });
-  test("of very many lines fifty are shown, the others a press away; one that is added comes into sight", async () => {
-    open(Ask, { lines: Array.from({ length: 60 }, (_, n) => ({ ...body, quantity: n + 1 })), stock: [] });
-    const shown = () => screen.getAllByLabelText(/^Quantity of line/).map((f) => (f as HTMLInputElement).value);
-    expect([shown().length, shown()[0], shown().at(-1)]).toEqual([50, "1", "50"]);
-    const box = screen.getByLabelText("What to make");
-    fireEvent.change(box, { target: { value: "777 lang deep body" } });
-    fireEvent.keyDown(box, { key: "Enter" });
-    await waitFor(() => expect([shown().length, shown()[0], shown().at(-1)]).toEqual([11, "51", "777"]));
-    expect(screen.getByText(/lines 51 to 61 of 61/)).toBeTruthy();
-    fireEvent.click(screen.getByText("the 50 before"));
-    expect(shown()[0]).toBe("1");
-    fireEvent.click(screen.getByText("the 11 after"));
-    expect(shown()[0]).toBe("51");
   });
   test("what all boards measure is tried while it is typed, refused where a line cannot be made of it, and kept by Enter", async () => {
     open(Ask);

@@ -69,17 +69,19 @@ export function Ask() {
             onSettle={(wood) => desk.act({ do: "wood", wood }, "wood")}
             className="mr-4 w-32"
           />
-          <span className="text-soft">Boards measure</span>
-          <LengthField
-            label="What all boards of the job measure"
-            value={job.thickness ?? null}
-            empty="as each standard has it"
-            units={job.units}
-            onType={(thickness) => desk.try({ do: "thickness", thickness }, "thickness")}
-            onGiveUp={desk.untry}
-            onSettle={(thickness) => desk.act({ do: "thickness", thickness }, "thickness")}
-            onEmpty={() => desk.act({ do: "thickness" }, "thickness")}
-          />
+          <span className="inline-flex flex-none items-baseline gap-x-2">
+            <span className="text-soft">Boards measure</span>
+            <LengthField
+              label="What all boards of the job measure"
+              value={job.thickness ?? null}
+              empty="as each standard has it"
+              units={job.units}
+              onType={(thickness) => desk.try({ do: "thickness", thickness }, "thickness")}
+              onGiveUp={desk.untry}
+              onSettle={(thickness) => desk.act({ do: "thickness", thickness }, "thickness")}
+              onEmpty={() => desk.act({ do: "thickness" }, "thickness")}
+            />
+          </span>
         </div>
         <Said field="job" />
         <Said field="dates" />

@@ -4,49 +4,36 @@ import { suits } from "@/core/job/find";
 import type { JobLine } from "@/core/line/line";
 import { RECIPES } from "@/core/recipes";
 import { type Desk, useDesk } from "@/ui/desk/useDesk";
+import { LongList } from "@/ui/parts/LongList";
 import { NumberField } from "@/ui/parts/NumberField";
 import { Pick } from "@/ui/parts/Pick";
-import { useShown, WhichShown } from "@/ui/parts/Shown";
+
+/** More lines than these are scrolled in a box of their own, and counted. */
+const MANY = 20;
 
 /** What is wanted, line by line. */
 export function Wanted() {
   const { job, worked, standards, designs, problem, keys, act, try: tryOut, untry } = useDesk();
   const { lines } = job;
-  const shown = useShown(lines.length);
   const choices = useMemo(() => choicesOf({ standards, designs }), [standards, designs]);
   return (
     <>
-      <h2 className="small-head">Wanted</h2>
-      <table className="cutting-list table-fixed">
-        <colgroup>
-          <col className="w-20" />
-          <col />
-          <col />
-          <col className="w-28" />
-          <col className="w-20" />
-        </colgroup>
-        <tbody>
-          {lines.slice(shown.from, shown.from + shown.drawn).map((line, i) => {
-            const at = shown.from + i;
-            const key = keys.lines[at]!;
-            return (
-              <Row
-                key={key}
-                field={`line ${key}`}
-                line={line}
-                at={at}
-                choices={choices}
-                fault={worked.faults.find((f) => f.at === at)?.message}
-                refused={problem?.field === `line ${key}` ? problem.message : undefined}
-                act={act}
-                tryOut={tryOut}
-                untry={untry}
-              />
-            );
-          })}
-        </tbody>
-      </table>
-      <WhichShown {...shown} />
+      <h2 className="small-head">Wanted{lines.length > MANY && `: ${lines.length} lines`}</h2>
+      <LongList lines={lines} keyOf={(at) => keys.lines[at]!} few={MANY} box="max-h-[60vh]">
+        {(line, at) => (
+          <Row
+            field={`line ${keys.lines[at]!}`}
+            line={line}
+            at={at}
+            choices={choices}
+            fault={worked.faults.find((f) => f.at === at)?.message}
+            refused={problem?.field === `line ${keys.lines[at]!}` ? problem.message : undefined}
+            act={act}
+            tryOut={tryOut}
+            untry={untry}
+          />
+        )}
+      </LongList>
     </>
   );
 }
@@ -100,8 +87,8 @@ const Row = memo(function Row({
   const change = (to: Partial<JobLine>) => act({ do: "change line", at, to }, field);
   const standard = choices.of(line.standard);
   return (
-    <tr>
-      <td className="w-20">
+    <div className="grid grid-cols-[5rem_1fr_1fr_7rem_5rem] items-center border-t border-rule py-[5px] *:min-w-0 *:px-1.5">
+      <div>
         <NumberField
           label={`Quantity of line ${n}`}
           value={line.quantity}
@@ -110,8 +97,8 @@ const Row = memo(function Row({
           onSettle={(quantity) => change({ quantity })}
           className="w-16 text-[1.13rem] font-semibold"
         />
-      </td>
-      <td>
+      </div>
+      <div>
         <Pick
           label={`Item of line ${n}`}
           value={line.item}
@@ -123,24 +110,24 @@ const Row = memo(function Row({
             cannot be made: {fault}
           </p>
         )}
-      </td>
-      <td>
+      </div>
+      <div>
         <Pick
           label={`Standard of line ${n}`}
           value={line.standard}
           options={choices.standards}
           onPick={(id) => change({ standard: id, size: choices.of(id).defaultSize })}
         />
-      </td>
-      <td>
+      </div>
+      <div>
         <Pick
           label={`Size of line ${n}`}
           value={line.size}
           options={Object.entries(standard.sizes).map(([id, s]) => [id, s.name])}
           onPick={(size) => change({ size })}
         />
-      </td>
-      <td className="text-right">
+      </div>
+      <div className="text-right">
         <button
           className="quiet whitespace-nowrap"
           aria-label={`Take out line ${n}`}
@@ -153,7 +140,7 @@ const Row = memo(function Row({
             {refused}
           </p>
         )}
-      </td>
-    </tr>
+      </div>
+    </div>
   );
 });

@@ -1,43 +1,36 @@
 "use client";
-import { useEffect, useRef } from "react";
 import { markName } from "@/core/designs/design";
 import { findingsOf } from "@/core/job/worked";
 import { lineAt } from "@/core/line/shapes";
 import { recipeOf } from "@/core/designs/design";
 import type { Desk } from "@/ui/desk/useDesk";
+import { LongList } from "@/ui/parts/LongList";
 import { OptionList } from "@/ui/parts/OptionList";
-import { useShown, WhichShown } from "@/ui/parts/Shown";
 import { CompareJoints } from "./CompareJoints";
 
 /** Of more lines than these the list has a box of its own, so that the choices of the open line stay in reach. */
 const FEW = 5;
+/** So many are not counted at a glance. */
+const MANY = 20;
 
 /** The job's lines, each with how it stands; one that cannot be made among them. */
 export function LineList({ desk }: { desk: Desk }) {
   const { worked, line, job } = desk;
-  const shown = useShown(job.lines.length, line);
-  const open = useRef<HTMLButtonElement>(null);
-  useEffect(() => {
-    // Newer browsers answer with a promise, which is no clean-up.
-    open.current?.scrollIntoView?.({ block: "nearest" });
-  }, [line]);
   return (
     <>
-      <h2 className="small-head mb-1.5">Lines</h2>
-      <ul className={job.lines.length > FEW ? "mb-3 max-h-[46vh] overflow-y-auto border-b border-rule" : ""}>
-        {job.lines.slice(shown.from, shown.from + shown.drawn).map((l, i) => {
-          const at = shown.from + i;
+      <h2 className="small-head mb-1.5">Lines{job.lines.length > MANY && `: ${job.lines.length}`}</h2>
+      <LongList lines={job.lines} keyOf={(at) => desk.keys.lines[at]!} few={FEW} box="mb-3 max-h-[46vh]" chosen={line}>
+        {(l, at) => {
           const found = findingsOf(worked, at);
           const shape = lineAt(worked.lines, at)?.shape;
           const stop = found.some((f) => f.state === "stop") || !shape;
           const care = found.some((f) => f.state === "care" && !f.ofStandard);
           return (
-            <li key={desk.keys.lines[at]}>
+            <>
               <button
-                ref={at === line ? open : null}
                 onClick={() => desk.setLine(at)}
                 aria-current={at === line}
-                className={`grid w-full grid-cols-[44px_1fr_auto] items-baseline gap-2 border-0 border-b border-rule py-2 pr-2 text-left ${at === line ? "bg-white shadow-[inset_4px_0_var(--color-spruce)]" : "bg-transparent"}`}
+                className={`grid w-full grid-cols-[44px_1fr_auto] focus-visible:-outline-offset-3 items-baseline gap-2 border-0 border-b border-rule py-2 pr-2 text-left ${at === line ? "bg-white shadow-[inset_4px_0_var(--color-spruce)]" : "bg-transparent"}`}
               >
                 <b className="text-right font-mono text-[1.07rem] font-medium">{l.quantity}</b>
                 <span>
@@ -55,11 +48,10 @@ export function LineList({ desk }: { desk: Desk }) {
                 )}
               </button>
               <NewerMark desk={desk} item={l.item} />
-            </li>
+            </>
           );
-        })}
-      </ul>
-      <WhichShown {...shown} />
+        }}
+      </LongList>
     </>
   );
 }
