@@ -1,5 +1,5 @@
 import AxeBuilder from "@axe-core/playwright";
-import { expect, type Page, test } from "./page";
+import { expect, type Page, reachingOut, test } from "./page";
 
 const HEATH = "Spring bodies";
 
@@ -220,5 +220,12 @@ test("axe finds nothing serious on any station or sheet; nothing runs off an upr
     await page.keyboard.press(key);
     await settled();
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(810);
+    expect([key, await reachingOut(page)]).toEqual([key, []]);
+  }
+  // Many kinds of pieces on one board, in either units.
+  for (const job of [3, 4]) {
+    await page.goto(`/jobs/${job}/lay-out`);
+    await expect(page.getByText("; gives").first()).toBeVisible({ timeout: 60_000 });
+    expect([job, await reachingOut(page)]).toEqual([job, []]);
   }
 });

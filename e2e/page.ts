@@ -24,3 +24,18 @@ export const test = base.extend({
   },
 });
 export { expect, type Page };
+
+/**
+ * The beginnings of paragraphs, lines and cells whose text reaches out of them, over what stands beside; and of what may not be broken
+ * though it begins with what parts it from the one before: of many such, one after another, none can go to the next line.
+ */
+export const reachingOut = (page: Page) =>
+  page.evaluate(() =>
+    [
+      ...[...document.querySelectorAll("main p, main li, main td, main th")].filter(
+        (el) =>
+          el.clientWidth > 0 && el.scrollWidth > el.clientWidth + 1 && getComputedStyle(el).overflowX === "visible",
+      ),
+      ...[...document.querySelectorAll("main .whitespace-nowrap")].filter((el) => /^\s*[,;·]/.test(el.textContent!)),
+    ].map((el) => el.textContent!.slice(0, 60)),
+  );

@@ -88,9 +88,9 @@ export function StartField({ day, own, usual, big }: { day: string; own: MakersO
             {asked.lines.map((l, i) => (
               <span key={i}>
                 {i > 0 && ", "}
-                <b className="font-semibold">{l.quantity}</b> {l.of.name}{" "}
+                <b className="font-semibold">{l.quantity}</b> {l.of.name}
                 {l.of.standard !== asked.lines[i - 1]?.of.standard && (
-                  <span className="text-soft">{l.of.standardName}</span>
+                  <span className="text-soft"> {l.of.standardName}</span>
                 )}
                 {l.frames && " with frames"}
               </span>

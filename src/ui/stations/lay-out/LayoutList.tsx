@@ -1,7 +1,7 @@
 "use client";
 import { pieceKey } from "@/core/line/line";
 import { type BoardStock, kindOf } from "@/core/boards/stock";
-import { useEffect, useMemo, useState } from "react";
+import { Fragment, useEffect, useMemo, useState } from "react";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
 import { type ByHand, moveTo, pin, pinOf, placesText, type Spot, swap, unpin } from "@/core/layout/byhand";
 import { givesOf, type Layout, type Offcut, type Pinned, piecesOf } from "@/core/boards/laid";
@@ -142,11 +142,13 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
                   {l.strips[0]?.order === "crosscut" ? ", crosscut first" : ", ripped first"}
                   {"; gives "}
                   {givesOf(l).map(({ piece, quantity }, k) => (
-                    <span key={k} className="whitespace-nowrap">
+                    <Fragment key={k}>
                       {k > 0 && ", "}
-                      <b className="font-semibold text-ink">{quantity}</b>{" "}
-                      <b>{names.get(pieceKey(piece.of))?.letter}</b> {names.get(pieceKey(piece.of))?.name}
-                    </span>
+                      <span className="whitespace-nowrap">
+                        <b className="font-semibold text-ink">{quantity}</b>{" "}
+                        <b>{names.get(pieceKey(piece.of))?.letter}</b> {names.get(pieceKey(piece.of))?.name}
+                      </span>
+                    </Fragment>
                   ))}
                 </p>
                 {on && <CutOrder layout={l} board={board} saw={result.request.saw} units={units} />}
