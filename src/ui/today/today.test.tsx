@@ -74,7 +74,7 @@ test("whoever comes can type at once; what is read stands below, and Enter start
   expect(document.activeElement).toBe(box());
   await user.keyboard("10 deep bodies, 100 frames for the school garden by 12 march");
   expect(screen.getByText(/for School garden/).closest("p")!.textContent).toBe(
-    "10 Body, deep Langstroth 10, 100 Frame, deep  · for School garden · due Fri 12 Mar 2027",
+    "10 Body, deep Langstroth 10, 100 Frame, deep · for School garden · due Fri 12 Mar 2027",
   );
   await user.keyboard("{Enter}");
   await waitFor(() => expect(went).toEqual(["/jobs/7/shape"]));

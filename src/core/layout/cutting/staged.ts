@@ -66,7 +66,7 @@ function rowsOf(pricer: Pricer, { stock }: Pattern, { clear, order }: Pattern["s
   const lying = strip.sections.map(({ items }) => items.map((i) => pricer.lies(stock, clear, order, i)));
   const alone = lying.flat().includes("alone") ? ` ${strip.sections[0]!.items[0]!.piece}` : "";
   const way = `${stock} ${clear} ${order}${alone}`;
-  return { strip: `strip ${way} ${strip.size}`, way, fitted: lying.map((l) => l.includes("fitted")) };
+  return { from: `strip ${way} ${strip.size}`, way, fitted: lying.map((l) => l.includes("fitted")) };
 }
 
 /** The boards, strips and sections that patterns are made of, and the sections that may be taken for others. */
@@ -83,17 +83,17 @@ function partsOf(d: Diver, { left }: Rest, patterns: Pattern[]): Part[] {
     return row;
   };
   const add = (to: Map<string, number>, row: string, n: number) => to.set(row, (to.get(row) ?? 0) + n);
-  const taken = patterns.map((pattern) => ({
+  const apart = patterns.map((pattern) => ({
     pattern,
-    strips: pattern.stretches.flatMap((t) => t.strips.map((strip) => ({ ...rowsOf(d.pricer, pattern, t, strip), row: strip }))), // prettier-ignore
+    strips: pattern.stretches.flatMap((t) => t.strips.map((strip) => ({ strip, ...rowsOf(d.pricer, pattern, t, strip) }))), // prettier-ignore
   }));
   // Where nothing has to be as wide as its strip, no places are told apart by that.
   const strict = new Set(
-    taken.flatMap(({ strips }) => strips.flatMap((s) => (s.fitted.includes(true) ? [s.way] : []))),
+    apart.flatMap(({ strips }) => strips.flatMap((s) => (s.fitted.includes(true) ? [s.way] : []))),
   );
-  for (const { pattern, strips } of taken) {
+  for (const { pattern, strips } of apart) {
     const board = new Map<string, number>();
-    for (const { strip: from, way, fitted, row: strip } of strips) {
+    for (const { strip, from, way, fitted } of strips) {
       const brings = new Map<string, number>();
       for (const [k, section] of strip.sections.entries()) {
         const place = { way, wide: strip.size, long: section.size };
@@ -211,7 +211,7 @@ function joined(pricer: Pricer, parts: Part[], counts: number[], pieces: number)
         const { stock, stretches } = unfolded(of as Pattern);
         const empty = stretches.map((t) => ({ ...t, strips: t.strips.map((s) => {
           const strip: Strip = { size: s.size, count: 1, sections: [] };
-          opened(rowsOf(pricer, of as Pattern, t, s).strip, strip);
+          opened(rowsOf(pricer, of as Pattern, t, s).from, strip);
           return strip;
         }) })); // prettier-ignore
         boards.push({ stock, stretches: empty, gives: [] });

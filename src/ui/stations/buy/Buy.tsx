@@ -48,11 +48,14 @@ export function Buy() {
           </Link>
         </div>
         <p className="mb-2">
-          <b className="text-[1.2rem]">{money(order.total)}</b> for materials
+          {(order.total > 0 || order.unpriced.length === 0) && (
+            <>
+              <b className="text-[1.2rem]">{money(order.total)}</b> for materials
+              {order.unpriced.length > 0 && ", and "}
+            </>
+          )}
           {order.unpriced.length > 0 && (
-            <span className="font-semibold text-madder">
-              , and {count(order.unpriced.length, "thing")} without a price
-            </span>
+            <span className="font-semibold text-madder">{count(order.unpriced.length, "thing")} without a price</span>
           )}
         </p>
         <Short result={layout.result} />
