@@ -5,11 +5,9 @@ import type { JobLine } from "@/core/line/line";
 import { RECIPES } from "@/core/recipes";
 import { type Desk, useDesk } from "@/ui/desk/useDesk";
 import { LongList } from "@/ui/parts/LongList";
+import { MOST_DRAWN } from "@/ui/parts/longLines";
 import { NumberField } from "@/ui/parts/NumberField";
 import { Pick } from "@/ui/parts/Pick";
-
-/** More lines than these are scrolled in a box of their own, and counted. */
-const MANY = 20;
 
 /** What is wanted, line by line. */
 export function Wanted() {
@@ -18,8 +16,8 @@ export function Wanted() {
   const choices = useMemo(() => choicesOf({ standards, designs }), [standards, designs]);
   return (
     <>
-      <h2 className="small-head">Wanted{lines.length > MANY && `: ${lines.length} lines`}</h2>
-      <LongList lines={lines} keyOf={(at) => keys.lines[at]!} few={MANY} box="max-h-[60vh]">
+      <h2 className="small-head">Wanted{lines.length > MOST_DRAWN && `: ${lines.length} lines`}</h2>
+      <LongList lines={lines} keyOf={(at) => keys.lines[at]!} few={MOST_DRAWN} box="max-h-[60vh]">
         {(line, at) => (
           <Row
             field={`line ${keys.lines[at]!}`}

@@ -5,20 +5,19 @@ import { lineAt } from "@/core/line/shapes";
 import { recipeOf } from "@/core/designs/design";
 import type { Desk } from "@/ui/desk/useDesk";
 import { LongList } from "@/ui/parts/LongList";
+import { MOST_DRAWN } from "@/ui/parts/longLines";
 import { OptionList } from "@/ui/parts/OptionList";
 import { CompareJoints } from "./CompareJoints";
 
 /** Of more lines than these the list has a box of its own, so that the choices of the open line stay in reach. */
 const FEW = 5;
-/** So many are not counted at a glance. */
-const MANY = 20;
 
 /** The job's lines, each with how it stands; one that cannot be made among them. */
 export function LineList({ desk }: { desk: Desk }) {
   const { worked, line, job } = desk;
   return (
     <>
-      <h2 className="small-head mb-1.5">Lines{job.lines.length > MANY && `: ${job.lines.length}`}</h2>
+      <h2 className="small-head mb-1.5">Lines{job.lines.length > MOST_DRAWN && `: ${job.lines.length}`}</h2>
       <LongList lines={job.lines} keyOf={(at) => desk.keys.lines[at]!} few={FEW} box="mb-3 max-h-[46vh]" chosen={line}>
         {(l, at) => {
           const found = findingsOf(worked, at);
