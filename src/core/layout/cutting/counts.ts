@@ -1,8 +1,8 @@
 import { settle } from "./enumeration";
+import { byLarge } from "./large";
 import { generateColumns, type MasterAnswer } from "./master";
 import { mend } from "./mend";
 import { dive, type Diver, restrictedMaster } from "./primal";
-import { isRefuted } from "./refute";
 import { added, type Rest, type Supply } from "./problem";
 import type { Sums } from "./sums";
 
@@ -28,8 +28,8 @@ const MOST_TRIED = 12;
 const FEW_NODES = 40;
 /** Dives for one set of counts; and for one whose boards leave less than this part of the cheapest to waste. */
 const DIVES = { few: { most: 3, tight: 1, waste: 0.1 }, many: { most: 4, tight: 2, waste: 0.05 } };
-/** Less to waste than this part of the cheapest may well be too little: that is looked into when a dive finds nothing. */
-const REFUTED = 0.15;
+/** With less to waste than this part of the cheapest, large pieces are looked at first when a dive finds nothing. */
+const LARGE = 0.5;
 /** Of so few boards each piece counts: what dives leave is mended. Of more, fractions are soon made whole. */
 const FEW_BOARDS = 28;
 /** Cells filled by pricing after which no further dive for one set of counts is begun; a small gap is let be; the search ends. */
@@ -119,7 +119,9 @@ function tryCounts(d: Diver, within: Rest, price: number, cost: () => number): "
   for (let i = 0; i < most && (i < 2 || d.pricer.spent() - before < SPENT.dives) && !isFound() && d.going(); i++) {
     dive(d, within, relaxed, i);
     if (isFound()) return "found";
-    if (i === 0 && price - relaxed.bound < REFUTED * cheapest && isRefuted(d, within, relaxed, price)) return "too few";
+    if (i === 0 && price - relaxed.bound < LARGE * cheapest && byLarge(d, within, relaxed, price, isFound))
+      return "too few";
+    if (isFound()) return "found";
     if (i > 0 && !isFew) continue;
     const lacking = restrictedMaster(d, within, relaxed, price);
     if (lacking && isFew && !isFound()) mend(d, within, lacking, i, isFound);

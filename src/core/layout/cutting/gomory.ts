@@ -41,7 +41,7 @@ const MOST_IDLE = 3;
 /** Rows times columns of all programmes after which a search ends with what it has. */
 const MOST_WORK = 400_000;
 /** Cuts with larger numbers are left: they would be lost in the solver's tolerance. */
-const MOST_OF = 1000;
+const MOST_OF = 100_000;
 const MOST_STEPS = 200n;
 /** Duals are whole numbers of this many parts. */
 const PARTS = 2 ** 40;
@@ -60,7 +60,12 @@ interface Node {
  * answer, and each bound is worked out in whole numbers from duals rounded to whole parts. Rounding can therefore only
  * lose a proof, never make a false one.
  */
-export function byCuts(programme: WholeProgramme, lp: LpSolver, going: () => boolean): WholeAnswer {
+export function byCuts(
+  programme: WholeProgramme,
+  lp: LpSolver,
+  going: () => boolean,
+  mostWork = MOST_WORK,
+): WholeAnswer {
   const { costs, rows } = programme;
   let { target } = programme;
   let best: number[] | undefined;
@@ -70,7 +75,7 @@ export function byCuts(programme: WholeProgramme, lp: LpSolver, going: () => boo
     work += model.rows.length * model.columns.length;
     return lp(model);
   };
-  const goOn = () => work < MOST_WORK && going();
+  const goOn = () => work < mostWork && going();
   // What is proven of branches that are gone into no further.
   let left = Infinity;
   for (let rounds = ROUNDS.root; open.length > 0 && goOn(); rounds = ROUNDS.later) {

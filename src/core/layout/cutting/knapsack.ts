@@ -247,17 +247,18 @@ export function fillLong(things: Thing[], room: number): { profit: number; count
   return { profit: state.profit[best]!, counts, states: state.size.length };
 }
 
-/** One way to fill a room: which things it takes, each as often as it is named, and what those told together bring beside them. */
+/** One way to fill a room: which things it takes, each as often as it is named, and what those told together bring beside them, by each of their profits. */
 export interface Filling {
   taken: number[];
   profit: number;
-  beside: number;
+  beside: number[];
 }
 
 /**
  * Every full filling of a room whose profit is at least so much: nothing more would fit. Undefined when there are more than
  * `limit`. Walks the table of `fill` backwards, taking only what can still end at the profit asked. The first `together` things are
- * not told apart: a filling, then also one that is not full, is said to take what brings most of them in the room it leaves.
+ * not told apart: a filling, then also one that is not full, is said to take what brings most of them in the room it leaves; and what
+ * would bring most by each of the `other` profits of theirs.
  */
 export function nearBest(
   things: Thing[],
@@ -265,9 +266,17 @@ export function nearBest(
   least: number,
   limit: number,
   together = 0,
+  other: number[][] = [],
 ): Filling[] | undefined {
   const tables: Float64Array[] = [];
   fill(things, room, (_, values) => tables.push(values.slice()));
+  const last = (profits: number[]) => {
+    const own = things.slice(0, together).map((t, k) => ({ ...t, profit: profits[k]! }));
+    let row = new Float64Array(room + 1);
+    fill(own, room, (_, values) => (row = values.slice()));
+    return row;
+  };
+  const rows = [tables[together - 1] ?? new Float64Array(room + 1), ...other.map(last)];
   const found: Filling[] = [];
   const taken: number[] = [];
   const counts = things.map(() => 0);
@@ -277,8 +286,8 @@ export function nearBest(
   const opens = (k: number, c: number) => counts[k]! < things[k]!.most && after(k, c) >= 0;
   const walk = (last: number, c: number, profit: number): boolean => {
     if (found.length > limit || steps > STEPS * limit) return false;
-    const beside = together > 0 ? tables[together - 1]![c]! : 0;
-    if (profit + beside >= least && (together > 0 || !things.some((_, k) => opens(k, c))))
+    const beside = rows.map((r) => r[c]!);
+    if (profit + beside[0]! >= least && (together > 0 || !things.some((_, k) => opens(k, c))))
       found.push({ taken: [...taken], profit, beside });
     for (let k = last; k >= together && profit + tables[k]![c]! >= least; k--) {
       steps++;

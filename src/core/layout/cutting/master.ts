@@ -1,6 +1,6 @@
 import { type LpModel, type LpSolver, openWith } from "../lp";
 import { type CutStock, type Pattern, patternKey, type Rest, type Supply } from "./problem";
-import type { Pricer } from "./pricing";
+import type { Pricing } from "./pricing";
 import { clipped } from "./reshape";
 
 /**
@@ -216,7 +216,7 @@ export function leastValue(
  */
 export function generateColumns(
   stock: CutStock[],
-  pricer: Pricer,
+  pricer: Pricing,
   left: number[],
   supply: Supply,
   pool: ColumnPool,

@@ -1,3 +1,4 @@
+import type { Pricing } from "./pricing";
 import { generateColumns, wholeModelOf } from "./master";
 import { byReducedCost, type Diver, homogeneous, randomOf } from "./primal";
 import type { Pattern, Rest, Used } from "./problem";
@@ -18,7 +19,7 @@ const IDLE = 20;
 const WHOLE = { patterns: 100, nodes: 5 };
 
 /** Mends a cutting until it gives every piece; of `within` it cuts no more boards. The same attempt makes the same choices. */
-export function mend(d: Diver, within: Rest, start: Used, attempt: number, isFound: () => boolean): void {
+export function mend(d: Diver<Pricing>, within: Rest, start: Used, attempt: number, isFound: () => boolean): void {
   const random = randomOf(attempt);
   const lacks = (boards: Pattern[]) =>
     within.left.map((n, i) => Math.max(0, n - boards.reduce((s, p) => s + p.gives[i]!, 0)));
@@ -47,7 +48,7 @@ export function mend(d: Diver, within: Rest, start: Used, attempt: number, isFou
 }
 
 /** What is left, cut from so few boards; undefined where even fractions of them could not hold it all. */
-function recut(d: Diver, rest: Rest): Pattern[] | undefined {
+function recut(d: Diver<Pricing>, rest: Rest): Pattern[] | undefined {
   const { left, supply } = rest;
   for (const p of homogeneous(d, rest)) d.pool.add(p);
   const relaxed = generateColumns(d.stock, d.pricer, left, supply, d.pool, d.lp, {

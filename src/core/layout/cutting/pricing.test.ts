@@ -94,15 +94,41 @@ test("of all patterns of value enough none is missed that is not part of another
             expect(valued?.some((n) => n.gives.every((g, i) => duals[i] === 0 || g >= gives[i]!)) ?? true).toBe(true);
         // Where the first piece is not told apart, what there is of it beside as many of the others is never more than is said.
         const together = pieces.map((_, i) => i === 0);
-        const apart = pricerOf(p).near(0, { ...wanted, together }, least);
+        const weighed = [pieces.map(() => 3)];
+        const apart = pricerOf(p).near(0, { ...wanted, together, weighed }, least);
         const covers = (n: number[], gives: number[]) => gives.every((g, i) => i === 0 || n[i]! >= g);
         for (const gives of every)
           if (valueOf(gives, duals) >= Math.max(least, 1e-9))
-            expect(apart?.some((n) => covers(n.gives, gives) && n.beside >= gives[0]! * duals[0]!) ?? true).toBe(true);
+            expect(apart?.some((n) => covers(n.gives, gives) && n.beside[0]! >= gives[0]! * duals[0]! && n.beside[1]! >= 3 * gives[0]!) ?? true).toBe(true); // prettier-ignore
       },
     ),
     { numRuns: 150 },
   );
+});
+
+test("what goes beside others is cut with them from one board, in what they leave", () => {
+  fc.assert(
+    fc.property(some, someHold, (pieces, hold) => {
+      const p = problem(pieces, { ...TWO, hold });
+      const pricer = pricerOf(p);
+      const left = pieces.map((x, i) => (i === 0 ? x.quantity : 0));
+      const first = pricer.fitting(0, [1, 1, 1], left)!.pattern;
+      const beside = pricer.beside([first]);
+      const offer = beside.fitting(0, [1, 1, 1], pieces.map((x, i) => (i === 0 ? 0 : x.quantity))); // prettier-ignore
+      if (!offer) return;
+      const whole = beside.whole(offer.pattern);
+      inside(whole, p);
+      expect(whole.gives).toEqual(first.gives.map((n, i) => n + offer.pattern.gives[i]!));
+      offer.pattern.gives.forEach((n, i) => expect(n).toBeLessThanOrEqual(i === 0 ? 0 : pieces[i]!.quantity));
+    }),
+  );
+  // 60 × 20 on 100 × 24: a slip of 30 × 3 at the end of its strip, and three beside it.
+  const lid: CutPiece = { length: 60, width: 20, quantity: 1, turn: false };
+  const slip: CutPiece = { length: 30, width: 3, quantity: 9, turn: false };
+  const board = { ...problem([lid, slip], { ...TWO, orders: ["rip"] }, 0), stock: [{ clear: [{ length: 100, width: 24 }], price: 1, available: null }] }; // prettier-ignore
+  const pricer = pricerOf(board);
+  const beside = pricer.beside([pricer.fitting(0, [1, 0], [1, 0])!.pattern]);
+  expect(beside.whole(beside.fitting(0, [0, 1], [0, 9])!.pattern).gives).toEqual([1, 4]);
 });
 
 test("a third stage never gives less, and without a trim never more, than two stages with one", () => {

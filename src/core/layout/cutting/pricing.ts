@@ -1,9 +1,9 @@
 import type { Order } from "@/core/boards/laid";
+import { type Beside, besidePricer } from "./beside";
 import { isExact, type Lying, lyingOf, type Plan, plansOf } from "./plan";
 import { allNear, type Near, type Wanted } from "./nearby";
 import { type CuttingProblem, given, type Item, type Pattern, type Stretch, type Strip } from "./problem";
-import { fit } from "./reshape";
-import { candidates, setOfStrips } from "./strips";
+import { candidates, fitInto, setOfStrips } from "./strips";
 
 /**
  * The pricing problem of column generation: given a dual for each piece, the pattern of a stock with the highest value. Its reduced
@@ -19,22 +19,28 @@ export interface Offer {
   value: number;
 }
 
-export interface Pricer {
+/** What column generation and dives ask. */
+export interface Pricing {
   /** Cells filled so far: a measure of the work done that does not depend on the machine. */
   spent(): number;
   /** The best pattern of each order on a stock; `most`: no pattern of the style has a higher value. It may give more of a piece than is left. */
   best(stock: number, duals: number[], left: number[]): { offers: Offer[]; most: number };
   /** A full pattern that gives no more than is left, built strip by strip; undefined when nothing fits. */
   fitting(stock: number, duals: number[], left: number[]): Offer | undefined;
+}
+
+export interface Pricer extends Pricing {
   /**
    * Every pattern of a stock whose value is at least so much and to which nothing can be added, told apart by what it
    * gives; of the pieces in `among`, and no others. Undefined when there are more than `limit`, or where they cannot all
    * be found: in three stages, around bad stretches, on rounded sizes. Pieces told `together` are only counted in value: a pattern
-   * gives none of them, but says what they bring at most beside the others.
+   * gives none of them, but says what they bring at most beside the others; of patterns that give the same all that others do not beat in that.
    */
   near(stock: number, wanted: Wanted, least: number): Near[] | undefined;
   /** How what is cut from a clear stretch lies in its strip. */
   lies(stock: number, clear: number, order: Order, item: Item): Lying;
+  /** Prices what goes beside what lies on boards already: each of these patterns is a stock. */
+  beside(boards: Pattern[]): Beside;
 }
 
 /**
@@ -52,6 +58,7 @@ export function pricerOf(problem: CuttingProblem): Pricer {
 
   return {
     spent: () => meter.spent,
+    beside: (boards) => besidePricer(plans, boards, () => meter.spent),
     lies: (stock, clear, order, item) => {
       const plan = plans[stock]![clear]!.find((p) => p.order === order)!;
       return lyingOf(
@@ -112,34 +119,4 @@ function bestOf(plan: Plan, duals: number[], left: number[]) {
     ? chosen.profit
     : setOfStrips(plan, candidates(plan, duals, left, true), true, plan.roomAcross).profit;
   return { order: plan.order, profit: chosen.profit, most, strips };
-}
-
-/** Strips of one order, one after another, out of what is left; takes them from `rest`. */
-function fitInto(plan: Plan, duals: number[], rest: number[]): Strip[] {
-  const { kerf, pieces } = plan;
-  const strips: Strip[] = [];
-  let room = plan.roomAcross;
-  while (plan.variants.some((v) => v.strip <= room && rest[v.piece]! > 0)) {
-    const all = candidates(plan, duals, rest, false).filter((c) => c.size <= room && c.profit > 0);
-    if (all.length === 0) break;
-    const counts = setOfStrips(plan, all, false, room).counts();
-    // Those that bring most for their width first, as long as what is left fills them as it should.
-    const dense = (k: number) => all[k]!.profit / all[k]!.size;
-    const chosen = counts.flatMap((n, k) => (n > 0 ? [k] : [])).sort((a, b) => dense(b) - dense(a));
-    if (chosen.length === 0) break;
-    for (const k of chosen) {
-      const full = all[k]!.fillings();
-      const sections = fit(full, rest);
-      const one = given([{ strips: [{ size: 0, count: 1, sections }] }], pieces.length);
-      const whole =
-        k === chosen[0] || (sections.length === full.length && sections.every((x, i) => x.count === full[i]!.count));
-      if (!whole) break;
-      const times = Math.min(counts[k]!, ...one.flatMap((n, i) => (n > 0 ? [Math.floor(rest[i]! / n)] : [])));
-      one.forEach((n, i) => (rest[i]! -= n * times));
-      strips.push({ size: all[k]!.size, count: times, sections });
-      room -= times * (all[k]!.size + kerf);
-      if (times < counts[k]!) break;
-    }
-  }
-  return strips;
 }

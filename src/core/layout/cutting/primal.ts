@@ -1,6 +1,6 @@
 import type { LpSolver } from "../lp";
 import { costOf, type CutStock, type Pattern, type Rest, type Used } from "./problem";
-import type { Offer, Pricer } from "./pricing";
+import type { Offer, Pricer, Pricing } from "./pricing";
 import { type ColumnPool, generateColumns, type MasterAnswer, wholeModelOf } from "./master";
 
 /**
@@ -28,7 +28,7 @@ function take(rest: Rest, pattern: Pattern, times: number): number {
  */
 export function construct(
   stock: CutStock[],
-  pricer: Pricer,
+  pricer: Pricing,
   from: Rest,
   duals: number[],
   going: () => boolean = () => true,
@@ -67,10 +67,10 @@ export const areaDuals = (pieces: { length: number; width: number }[], power: nu
   return areas.map((a) => Math.max(1, Math.round((a / largest) ** power * 1e6)));
 };
 
-export interface Diver {
+export interface Diver<P extends Pricing = Pricer> {
   stock: CutStock[];
   pieces: { length: number; width: number }[];
-  pricer: Pricer;
+  pricer: P;
   pool: ColumnPool;
   lp: LpSolver;
   going: () => boolean;
@@ -101,7 +101,7 @@ const WHOLE = { patterns: 200, nodes: 5 };
  * a step the rest is also built board by board, which often ends it. `attempt` above 0 is another try, by other choices;
  * the same attempt always makes the same ones.
  */
-export function dive(d: Diver, from: Rest, root: MasterAnswer, attempt: number): void {
+export function dive(d: Diver<Pricing>, from: Rest, root: MasterAnswer, attempt: number): void {
   const random = randomOf(attempt);
   let rest = from;
   let used: Used = [];
@@ -165,7 +165,7 @@ function columnsToFix(
 }
 
 /** Builds what is left board by board in a few ways. @returns true when that is good enough */
-function buildRest(d: Diver, rest: Rest, before: Used, relaxed: MasterAnswer, step: number): boolean {
+function buildRest(d: Diver<Pricing>, rest: Rest, before: Used, relaxed: MasterAnswer, step: number): boolean {
   const ways =
     step === 0
       ? [relaxed.duals.map((w) => Math.round(w * 1e6)), areaDuals(d.pieces, 1.1)]
@@ -189,7 +189,10 @@ export function randomOf(seed: number): () => number {
 }
 
 /** For each piece left and each stock a column of nothing else: with these whatever is left can be cut. */
-export function homogeneous({ stock, pricer }: Pick<Diver, "stock" | "pricer">, { left, supply }: Rest): Pattern[] {
+export function homogeneous(
+  { stock, pricer }: Pick<Diver<Pricing>, "stock" | "pricer">,
+  { left, supply }: Rest,
+): Pattern[] {
   const of = (i: number, s: number, n: number) => {
     const only = left.map((_, k) => (k === i ? n : 0));
     const known = alone.get(pricer) ?? alone.set(pricer, new Map()).get(pricer)!;
@@ -217,7 +220,7 @@ export function homogeneous({ stock, pricer }: Pick<Diver, "stock" | "pricer">, 
   );
 }
 /** Columns of one piece, by stock, piece and how many there are of it at most. */
-const alone = new WeakMap<Pricer, Map<string, Pattern | undefined>>();
+const alone = new WeakMap<Pricing, Map<string, Pattern | undefined>>();
 const MOST_ALONE = 1e6;
 
 /** Columns, those of least reduced cost first. */
@@ -231,7 +234,7 @@ export const byReducedCost = (patterns: Pattern[], stock: CutStock[], duals: num
  * The restricted master in whole numbers, over the columns of least reduced cost. Ends after so many nodes, not by the clock, or with
  * the first answer that costs no more than the target. @returns what it answers, whole or lacking pieces; undefined when nothing
  */
-export function restrictedMaster(d: Diver, rest: Rest, root: MasterAnswer, target?: number): Used | undefined {
+export function restrictedMaster(d: Diver<Pricing>, rest: Rest, root: MasterAnswer, target?: number): Used | undefined {
   const near = byReducedCost(d.pool.patterns, d.stock, root.duals).slice(0, WHOLE.patterns);
   const solved = d.lp({
     ...wholeModelOf(near, d.stock, rest.left, rest.supply),

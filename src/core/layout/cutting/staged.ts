@@ -164,7 +164,7 @@ function dives(d: Diver, model: LpModel, parts: Part[], most: number, attempt: n
   for (let i = 0; first && !whole && i < DIVES.tries && d.going(); i++) {
     lower.fill(0);
     upper.fill(Infinity);
-    const chosen: { k: number; value: number; least: number; highest: number }[] = [];
+    const chosen: { k: number; value: number; least: number; highest: number; isFewer: boolean }[] = [];
     let back = 0;
     // More choices than there are parts are of no use: a solver that goes on without end is not followed.
     for (let values: number[] | undefined = first; values && chosen.length <= parts.length && d.going();) {
@@ -173,13 +173,20 @@ function dives(d: Diver, model: LpModel, parts: Part[], most: number, attempt: n
         whole = values.map(Math.round);
         break;
       }
-      const one = { k, value: values[k]!, least: lower[k]!, highest: upper[k]! };
+      const one = { k, value: values[k]!, least: lower[k]!, highest: upper[k]!, isFewer: false };
       values = within(k, Math.ceil(one.value - EPS), one.highest);
-      if (values) chosen.push(one);
+      chosen.push(one);
       // Where that costs too much, one fewer; and where that does too, the choice before is taken back.
-      for (let last: typeof one | undefined = one; !values && last && back < DIVES.backtracks; back++) {
+      for (let last: typeof one | undefined = one; !values && last && back < DIVES.backtracks;) {
+        if (last.isFewer) {
+          [lower[last.k], upper[last.k]] = [last.least, last.highest];
+          chosen.pop();
+          last = chosen.at(-1);
+          continue;
+        }
+        back++;
+        last.isFewer = true;
         values = within(last.k, last.least, Math.floor(last.value + EPS));
-        last = chosen.pop();
       }
     }
   }

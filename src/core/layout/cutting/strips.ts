@@ -1,6 +1,7 @@
 import { fill, fillLong, type Thing } from "./knapsack";
 import { distinct, type Plan, type Variant } from "./plan";
-import type { Item, Section } from "./problem";
+import { given, type Item, type Section, type Strip } from "./problem";
+import { fit } from "./reshape";
 
 /**
  * The strips a clear stretch can be cut into, each filled as well as it can be by the duals of the pieces: the inner knapsack of
@@ -155,3 +156,33 @@ export function setOfStrips(plan: Plan, all: Candidate[], bound: boolean, roomAc
 /** No set of strips of no more than is left brings more. */
 export const mostOf = (plan: Plan, duals: number[], left: number[]): number =>
   setOfStrips(plan, candidates(plan, duals, left, false), false, plan.roomAcross).profit;
+
+/** Strips of one order, one after another, out of what is left; takes them from `rest`. */
+export function fitInto(plan: Plan, duals: number[], rest: number[], within = plan.roomAcross): Strip[] {
+  const { kerf, pieces } = plan;
+  const strips: Strip[] = [];
+  let room = within;
+  while (plan.variants.some((v) => v.strip <= room && rest[v.piece]! > 0)) {
+    const all = candidates(plan, duals, rest, false).filter((c) => c.size <= room && c.profit > 0);
+    if (all.length === 0) break;
+    const counts = setOfStrips(plan, all, false, room).counts();
+    // Those that bring most for their width first, as long as what is left fills them as it should.
+    const dense = (k: number) => all[k]!.profit / all[k]!.size;
+    const chosen = counts.flatMap((n, k) => (n > 0 ? [k] : [])).sort((a, b) => dense(b) - dense(a));
+    if (chosen.length === 0) break;
+    for (const k of chosen) {
+      const full = all[k]!.fillings();
+      const sections = fit(full, rest);
+      const one = given([{ strips: [{ size: 0, count: 1, sections }] }], pieces.length);
+      const whole =
+        k === chosen[0] || (sections.length === full.length && sections.every((x, i) => x.count === full[i]!.count));
+      if (!whole) break;
+      const times = Math.min(counts[k]!, ...one.flatMap((n, i) => (n > 0 ? [Math.floor(rest[i]! / n)] : [])));
+      one.forEach((n, i) => (rest[i]! -= n * times));
+      strips.push({ size: all[k]!.size, count: times, sections });
+      room -= times * (all[k]!.size + kerf);
+      if (times < counts[k]!) break;
+    }
+  }
+  return strips;
+}

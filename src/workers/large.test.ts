@@ -5,13 +5,15 @@ import { readJobFile } from "@/core/job/file";
 import { workJob } from "@/core/job/worked";
 import { layGroup } from "@/core/layout/lay";
 import { partsOf } from "@/core/layout/layout";
+import { byLarge } from "@/core/layout/cutting/large";
 import { ColumnPool, generateColumns } from "@/core/layout/cutting/master";
 import { mend } from "@/core/layout/cutting/mend";
 import { pricerOf } from "@/core/layout/cutting/pricing";
 import { covers, type Diver, homogeneous } from "@/core/layout/cutting/primal";
-import type { CuttingProblem, Rest, Used } from "@/core/layout/cutting/problem";
-import { isRefuted } from "@/core/layout/cutting/refute";
+import { costOf, type CuttingProblem, type Rest, type Used } from "@/core/layout/cutting/problem";
+import { trimmed } from "@/core/layout/cutting/reshape";
 import { solveCutting } from "@/core/layout/cutting/solve";
+import { checkAnswer } from "@/core/layout/tests/check";
 import { cheapestOf, everyPattern } from "@/core/layout/tests/every";
 import type { LpSolver } from "@/core/layout/lp";
 import { highsSolver } from "./highs";
@@ -24,7 +26,7 @@ const slips = fc.record({ length: size(4, 8), width: size(1, 2), quantity: size(
 const counts = fc.tuple(size(0, 4), size(0, 3));
 
 /** Two sheets, and one so dear that a slip is worth little beside it, of which there is none. */
-function posed(parts: { length: number; width: number; quantity: number }[], [a, b]: [number, number]) {
+function posed(parts: { length: number; width: number; quantity: number }[], [a, b]: [number, number], hold = 0) {
   const pieces = parts.map((p) => ({ ...p, turn: false }));
   const sheets = [
     { length: 24, width: 14, price: 10, available: a },
@@ -34,10 +36,10 @@ function posed(parts: { length: number; width: number; quantity: number }[], [a,
     kerf: 1,
     pieces,
     stock: [...sheets, { length: 24, width: 14, price: 60, available: 0 }].map(({ price, available, ...room }) => ({ clear: [room], price, available })), // prettier-ignore
-    style: { orders: ["rip", "crosscut"], stages: 2, trim: true },
+    style: { orders: ["rip", "crosscut"], stages: 2, trim: true, hold },
   };
   const within: Rest = { left: pieces.map((p) => p.quantity), supply: [a, b, 0] };
-  const ways = sheets.map((s) => ({ ...s, ways: everyPattern(pieces, 1, s) }));
+  const ways = sheets.map((s) => ({ ...s, ways: everyPattern(pieces, 1, s, hold) }));
   return { problem, within, price: 10 * a + 7 * b, isPossible: cheapestOf(within.left, ways) < Infinity };
 }
 
@@ -62,17 +64,26 @@ function relaxedOf(d: Diver, { left, supply }: Rest) {
   return generateColumns(d.stock, d.pricer, left, supply, d.pool, d.lp, { rounds: 200, going: d.going })!;
 }
 
-test("boards that are enough are never shown to be too few, whatever the solver says (every pattern tried)", () => {
+/** Whether so many boards are shown to be too few, and what was found on them. */
+function largeFirst(problem: CuttingProblem, within: Rest, price: number, solver: LpSolver = lp) {
+  const found: Used[] = [];
+  const d = diverOf(problem, solver, (used) => void (covers(used, within) && found.push(used)));
+  const isRefuted = byLarge(d, within, relaxedOf(d, within), price, () => found.length > 0);
+  return { isRefuted, found: found[0] };
+}
+
+test("boards that are enough are never shown to be too few, and what is found is cut from them, whatever the solver says (every pattern tried)", () => {
+  let [possible, found] = [0, 0];
   const liar: LpSolver = (model) => {
     const said = lp(model);
     const off = (v: number, i: number) => Math.max(0, v + [0.3, -0.2, 1, 0, -0.7][i % 5]!);
     return said && { ...said, duals: said.duals.map(off) };
   };
   fc.assert(
-    fc.property(parts, slips, size(0, 2), (large, slip, others) => {
+    fc.property(parts, slips, size(0, 2), fc.constantFrom(0, 6, 9), (some, slip, others, hold) => {
       // So few sheets that even fractions of one fewer would not do.
       const fewest = [0, 1, 2, 3, 4, 5, 6, 7, 8].find((n) => {
-        const { problem, within, price } = posed([...large, slip], [n, others]);
+        const { problem, within, price } = posed([...some, slip], [n, others], hold);
         return (
           relaxedOf(
             diverOf(problem, lp, () => undefined),
@@ -82,15 +93,23 @@ test("boards that are enough are never shown to be too few, whatever the solver 
         );
       });
       if (fewest === undefined) return;
-      const { problem, within, price, isPossible } = posed([...large, slip], [fewest, others]);
+      const { problem, within, price, isPossible } = posed([...some, slip], [fewest, others], hold);
       for (const solver of [lp, liar]) {
-        const d = diverOf(problem, solver, () => undefined);
-        const isSaid = isRefuted(d, within, relaxedOf(d, within), price);
-        expect(isSaid && isPossible).toBe(false);
+        const large = largeFirst(problem, within, price, solver);
+        expect(large.isRefuted && isPossible).toBe(false);
+        if (solver === lp && isPossible) possible++;
+        if (!large.found) continue;
+        expect(isPossible).toBe(true);
+        if (solver === lp) found++;
+        const used = trimmed(large.found, within.left);
+        const cost = costOf(used, problem.stock);
+        checkAnswer({ used, cost, bound: 0, boundStyle: "any", reasons: { size: 0 }, proven: false, fewest: 0, short: [], others: [] }, problem); // prettier-ignore
       }
     }),
     { numRuns: 60 },
   );
+  // Without any dive.
+  expect(found).toBeGreaterThan(0.7 * possible);
 }, 240_000);
 
 test("too few, though fractions of them would do, is shown of sheets that trying every pattern shows it of", () => {
@@ -123,7 +142,7 @@ test("too few, though fractions of them would do, is shown of sheets that trying
     const answer = solveCutting(asked, lp);
     expect([answer.cost, answer.proven]).toEqual([cheapestOf(within.left, ways), true]);
     expect(answer.reasons.refuted).toBeGreaterThan(0);
-    expect([isPossible, relaxed.cost <= price + 1e-6, isRefuted(d, within, relaxed, price)]).toEqual([
+    expect([isPossible, relaxed.cost <= price + 1e-6, largeFirst(problem, within, price).isRefuted]).toEqual([
       false,
       true,
       true,
