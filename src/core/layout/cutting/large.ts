@@ -2,9 +2,8 @@ import { byCuts, type Row } from "./gomory";
 import { ColumnPool, generateColumns, leastValue, type MasterAnswer, SCALE, wholeModelOf } from "./master";
 import { mend } from "./mend";
 import { type Near, undominated } from "./nearby";
-import type { Pricing } from "./pricing";
 import { dive, type Diver, homogeneous, randomOf } from "./primal";
-import { added, type Pattern, type Rest, type Used } from "./problem";
+import { added, type Pattern, type Rest, type Used, type Pricing } from "./problem";
 
 /**
  * Large pieces first, where it is said which boards there are: a decomposition after Benders (1962).

@@ -1,6 +1,5 @@
 import { type LpModel, type LpSolver, openWith } from "../lp";
-import { type CutStock, type Pattern, patternKey, type Rest, type Supply } from "./problem";
-import type { Pricing } from "./pricing";
+import { type CutStock, type Pattern, patternKey, type Rest, type Supply, type Pricing } from "./problem";
 import { clipped } from "./reshape";
 
 /**

@@ -1,7 +1,6 @@
-import type { Pricing } from "./pricing";
 import { generateColumns, wholeModelOf } from "./master";
 import { byReducedCost, type Diver, homogeneous, randomOf } from "./primal";
-import type { Pattern, Rest, Used } from "./problem";
+import type { Pattern, Rest, Used, Pricing } from "./problem";
 
 /**
  * Large neighbourhood search (Shaw 1998) for a cutting that lacks a piece or two.

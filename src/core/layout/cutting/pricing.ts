@@ -2,7 +2,16 @@ import type { Order } from "@/core/boards/laid";
 import { type Beside, besidePricer } from "./beside";
 import { isExact, type Lying, lyingOf, type Plan, plansOf } from "./plan";
 import { allNear, type Near, type Wanted } from "./nearby";
-import { type CuttingProblem, given, type Item, type Pattern, type Stretch, type Strip } from "./problem";
+import {
+  type CuttingProblem,
+  given,
+  type Item,
+  type Offer,
+  type Pattern,
+  type Pricing,
+  type Stretch,
+  type Strip,
+} from "./problem";
 import { candidates, fitInto, setOfStrips } from "./strips";
 
 /**
@@ -12,22 +21,6 @@ import { candidates, fitInto, setOfStrips } from "./strips";
  * A board of price 10, 100 long and 20 wide; pieces A 60 × 10 (dual 6) and B 40 × 10 (dual 3). A strip 10 wide brings 9 (one of
  * each), two of them lie across: value 18, reduced cost 10 − 18 = −8, so the pattern [2, 2] enters.
  */
-
-/** A pattern worth having, and its value: what it gives, at the duals asked. */
-export interface Offer {
-  pattern: Pattern;
-  value: number;
-}
-
-/** What column generation and dives ask. */
-export interface Pricing {
-  /** Cells filled so far: a measure of the work done that does not depend on the machine. */
-  spent(): number;
-  /** The best pattern of each order on a stock; `most`: no pattern of the style has a higher value. It may give more of a piece than is left. */
-  best(stock: number, duals: number[], left: number[]): { offers: Offer[]; most: number };
-  /** A full pattern that gives no more than is left, built strip by strip; undefined when nothing fits. */
-  fitting(stock: number, duals: number[], left: number[]): Offer | undefined;
-}
 
 export interface Pricer extends Pricing {
   /**

@@ -1,6 +1,6 @@
 import type { LpSolver } from "../lp";
-import { costOf, type CutStock, type Pattern, type Rest, type Used } from "./problem";
-import type { Offer, Pricer, Pricing } from "./pricing";
+import { costOf, type CutStock, type Pattern, type Rest, type Used, type Offer, type Pricing } from "./problem";
+import type { Pricer } from "./pricing";
 import { type ColumnPool, generateColumns, type MasterAnswer, wholeModelOf } from "./master";
 
 /**

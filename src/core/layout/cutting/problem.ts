@@ -138,3 +138,19 @@ export interface Reasons {
   /** All patterns that could be part of a cutting for so much, none of which together gives every piece. */
   tried?: { patterns: number; upTo: number };
 }
+
+/** A pattern worth having, and its value: what it gives, at the duals asked. */
+export interface Offer {
+  pattern: Pattern;
+  value: number;
+}
+
+/** What column generation and dives ask. */
+export interface Pricing {
+  /** Cells filled so far: a measure of the work done that does not depend on the machine. */
+  spent(): number;
+  /** The best pattern of each order on a stock; `most`: no pattern of the style has a higher value. It may give more of a piece than is left. */
+  best(stock: number, duals: number[], left: number[]): { offers: Offer[]; most: number };
+  /** A full pattern that gives no more than is left, built strip by strip; undefined when nothing fits. */
+  fitting(stock: number, duals: number[], left: number[]): Offer | undefined;
+}

@@ -18,7 +18,7 @@ import { folded, gathered, unfolded } from "./reshape";
 /** Patterns taken apart, those of least reduced cost. */
 const PATTERNS = 200;
 /** Dives at a time, and how often one may take a choice back. */
-const DIVES = { tries: 10, backtracks: 15 };
+const DIVES = { tries: 20, backtracks: 15 };
 /** How much chance says beside nearness, after the first dive. */
 const CHANCE = 0.25;
 const EPS = 1e-6;
