@@ -4,7 +4,7 @@ import { layoutRequest } from "@/core/job/ask";
 import { readJobFile } from "@/core/job/file";
 import { workJob } from "@/core/job/worked";
 import { layGroup } from "@/core/layout/lay";
-import { partsOf } from "@/core/layout/layout";
+import { partsOf, sharedParts } from "@/core/layout/layout";
 import { byLarge } from "@/core/layout/cutting/large";
 import { ColumnPool, generateColumns } from "@/core/layout/cutting/master";
 import { mend } from "@/core/layout/cutting/mend";
@@ -157,6 +157,17 @@ test("where slips told together leave it open, every slip told apart settles it:
   // Fractions of boards for 576.00 would do; what the solver of whole numbers says of them is no proof.
   expect([boards!.cost, boards!.boundCost, boards!.reasons.refuted]).toEqual([578.6, 578.6, 1]);
 }, 60_000);
+
+test("what dives do not find is found where large pieces are chosen first: 139 frames for the 132 of a demo job", () => {
+  const job = readJobFile(readFileSync("demo/3-allotment.json", "utf8"));
+  const lines = job.lines.map((l) => (l.item === "frame" ? { ...l, quantity: 139 } : l));
+  const request = layoutRequest(workJob({ ...job, lines }));
+  const apart = partsOf(request);
+  const alone = apart.asks.map((ask) => layGroup(ask, {}, lp));
+  const [boards] = sharedParts(request, apart, alone)!.asks.map((ask) => layGroup(ask, {}, lp));
+  // Twelve boards at 14.90, four at 21.50 and two at 26; dives came to 323.40.
+  expect([boards!.cost, boards!.boundCost]).toEqual([316.8, 316.8]);
+}, 120_000);
 
 test("a cutting that lacks pieces is mended to one that gives them all and takes no board more, nearly always where there is one", () => {
   let [mended, possible] = [0, 0];
