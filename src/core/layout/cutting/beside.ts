@@ -1,6 +1,6 @@
 import { fill } from "./knapsack";
 import type { Plan } from "./plan";
-import { given, type Pattern, type Stretch, type Strip, type Offer, type Pricing } from "./problem";
+import { given, type Offer, type Pattern, type Pricing, type Stretch, type Strip } from "./problem";
 import { fit, folded, gathered, unfolded } from "./reshape";
 import { fitInto, groupsOf, slices } from "./strips";
 

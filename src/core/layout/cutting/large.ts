@@ -3,7 +3,7 @@ import { ColumnPool, generateColumns, leastValue, type MasterAnswer, SCALE, whol
 import { mend } from "./mend";
 import { type Near, undominated } from "./nearby";
 import { dive, type Diver, homogeneous, randomOf } from "./primal";
-import { added, type Pattern, type Rest, type Used, type Pricing } from "./problem";
+import type { Pattern, Pricing, Rest, Used } from "./problem";
 
 /**
  * Large pieces first, where it is said which boards there are: a decomposition after Benders (1962).
@@ -86,7 +86,7 @@ function isTooFew(
         ways.map((near) => ({ near, stock: near.stock, of: [...large.map((i) => near.gives[i]!), ...weights.map((_, k) => near.beside[k]!)] })), // prettier-ignore
       ),
       large: large.map((i) => left[i]!),
-      worth: weights.map((w) => added(left.map((n, i) => (together[i] ? n * w[i]! : 0)))),
+      worth: weights.map((w) => left.reduce((sum, n, i) => sum + (together[i] ? n * w[i]! : 0), 0)),
     };
     const isCut = wanted.all.length <= MOST.cut;
     if (round === 0 && isCut && cutDown(d, supply, wanted, PARTS.few).isNone) return true;

@@ -159,17 +159,20 @@ function wholeDuals(of: number[], left: number[], supply: Supply, needs: number[
  * needed, what its price is above or below that value counts for as many boards as it must or may be (linear-programming
  * duality; Farley 1990). Whole numbers until the last division.
  */
-export function boundOf(
+export const boundOf = (
   stock: CutStock[],
   left: number[],
   supply: Supply,
   proof: DualBound,
   needs: number[] = [],
-): number {
+): number => Math.max(0, dualValue(stock, left, supply, proof, needs));
+
+/** The same where it is below nothing, as it may be of bad duals: then it bounds no cost, but still what reduced costs add up to. */
+function dualValue(stock: CutStock[], left: number[], supply: Supply, proof: DualBound, needs: number[]): number {
   const demand = left.reduce((sum, n, i) => sum + proof.duals[i]! * n, 0);
   const { shrink, charge } = scaled(stock, supply, proof, needs);
   const charged = charge.reduce((sum, c, i) => sum + c * (c > 0 ? supply[i]! : (needs[i] ?? 0)), 0);
-  return Math.max(0, (demand * shrink - charged) / SCALE);
+  return (demand * shrink - charged) / SCALE;
 }
 
 /**
@@ -204,7 +207,7 @@ export function leastValue(
   target: number,
 ): number[] {
   const { shrink, charge } = scaled(stock, supply, proof, needs);
-  const spare = Math.max(0, target - boundOf(stock, left, supply, proof, needs)) * SCALE + 1;
+  const spare = Math.max(0, target - dualValue(stock, left, supply, proof, needs)) * SCALE + 1;
   return stock.map((s, i) => (s.price * SCALE + charge[i]! - spare) / shrink - 1);
 }
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import type { CuttingProblem, CutPiece, Pattern, Style } from "./problem";
 import { everyPattern } from "../tests/every";
+import { leastValue, SCALE } from "./master";
 import { pricerOf } from "./pricing";
 
 const TWO: Style = { orders: ["rip", "crosscut"], stages: 2, trim: true };
@@ -103,6 +104,22 @@ test("of all patterns of value enough none is missed that is not part of another
       },
     ),
     { numRuns: 150 },
+  );
+});
+
+test("no pattern of a cutting is worth less than it must be, by any duals, however bad (every pattern)", () => {
+  fc.assert(
+    fc.property(some, someDuals, fc.array(fc.nat(), { minLength: 1, maxLength: 4 }), (pieces, duals, picks) => {
+      const every = everyPattern(pieces, 1, { length: 24, width: 14 });
+      const used = picks.map((k) => every[k % every.length]!);
+      const left = pieces.map((_, i) => used.reduce((n, g) => n + g[i]!, 0));
+      // A board costs 1, and a piece is said to be worth up to five.
+      const whole = duals.map((w) => (w * SCALE) / 10);
+      const proof = { duals: whole, most: [Math.max(...every.map((g) => valueOf(g, whole)))] };
+      const stock = [{ clear: [{ length: 24, width: 14 }], price: 1, available: used.length }];
+      const [least] = leastValue(stock, { left, supply: [used.length] }, proof, used.length);
+      for (const gives of used) expect(valueOf(gives, whole)).toBeGreaterThanOrEqual(least!);
+    }),
   );
 });
 
