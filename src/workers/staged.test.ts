@@ -44,7 +44,7 @@ function cut(problem: CuttingProblem, patterns: Pattern[], most: number) {
   const d = diverOf(problem, patterns);
   const rest = restOf(problem);
   const relaxed = { patterns, values: [], duals: rest.left.map(() => 0), cost: 0, bound: 0, proof: { duals: [], most: [] } }; // prettier-ignore
-  return byParts(d, rest, relaxed, most, 0);
+  return byParts(d, rest, relaxed, most, { attempt: 0, tries: 20 });
 }
 
 /** A board ripped into strips, each of pieces one after another, as [piece, length] of its section. */
@@ -171,7 +171,7 @@ test("whatever parts are put together can be cut, and costs no more than was ask
       const relaxed = generateColumns(d.stock, d.pricer, rest.left, rest.supply, d.pool, lp, { rounds: 50, going: d.going })!; // prettier-ignore
       const most = Math.min(costOf(built.used, d.stock), 3 * Math.ceil(relaxed.cost / 3 - 1e-6));
       for (const solver of [lp, liar]) {
-        const all = byParts({ ...d, lp: solver }, rest, relaxed, most, 1);
+        const all = byParts({ ...d, lp: solver }, rest, relaxed, most, { attempt: 1, tries: 20 });
         if (!all || (solver === liar && !covers(all, rest))) continue;
         const used = trimmed(all, rest.left);
         const cost = costOf(used, d.stock);

@@ -3,7 +3,8 @@ import { byLarge } from "./large";
 import { generateColumns, type MasterAnswer } from "./master";
 import { mend } from "./mend";
 import { dive, type Diver, restrictedMaster } from "./primal";
-import { added, type Rest, type Supply } from "./problem";
+import { added, type CutStock, type Rest, type Supply } from "./problem";
+import { byParts } from "./staged";
 import type { Sums } from "./sums";
 
 /**
@@ -32,6 +33,8 @@ const DIVES = { few: { most: 3, tight: 1, waste: 0.1 }, many: { most: 4, tight: 
 const LARGE = 0.5;
 /** Of so few boards each piece counts: what dives leave is mended. Of more, fractions are soon made whole. */
 const FEW_BOARDS = 28;
+/** Of many, a dive's last so many, by the dearest, are cut by parts too, in so many tries. */
+const PARTS = { below: 40, tries: 8 };
 /** Cells filled by pricing after which no further dive for one set of counts is begun; a small gap is let be; the search ends. */
 const SPENT = { dives: 25e6, near: 50e6, all: 400e6 };
 /** A count this near to a whole number is one. */
@@ -87,7 +90,7 @@ export function byCounts(d: Diver, rest: Rest, root: MasterAnswer, { sums, cost,
       continue;
     }
     const exact = counts.map(Math.round);
-    const price = added(exact.map((n, s) => n * d.stock[s]!.price));
+    const price = priceOf(exact, d.stock);
     // Whole, but with pieces missing: so many boards are too few.
     if (price > bound - 1e-6) {
       if (tried++ >= MOST_TRIED) {
@@ -116,8 +119,21 @@ function tryCounts(d: Diver, within: Rest, price: number, cost: () => number): "
   const dives = DIVES[isFew ? "few" : "many"];
   const most = price - relaxed.cost < dives.waste * cheapest ? dives.tight : dives.most;
   const before = d.pricer.spent();
+  const diver = (attempt: number): Diver => ({
+    ...d,
+    parts: isFew
+      ? undefined
+      : {
+          below: PARTS.below,
+          cut: (left, fixed, then) => {
+            const found = byParts(d, left, then, priceOf(left.supply, d.stock), { attempt, tries: PARTS.tries });
+            if (found) d.consider([...fixed, ...found]);
+            return isFound();
+          },
+        },
+  });
   for (let i = 0; i < most && (i < 2 || d.pricer.spent() - before < SPENT.dives) && !isFound() && d.going(); i++) {
-    dive(d, within, relaxed, i);
+    dive(diver(i), within, relaxed, i);
     if (isFound()) return "found";
     if (i === 0 && price - relaxed.bound < LARGE * cheapest && byLarge(d, within, relaxed, price, isFound))
       return "too few";
@@ -134,6 +150,8 @@ function tryCounts(d: Diver, within: Rest, price: number, cost: () => number): "
   if (isFound()) return "found";
   return settled !== undefined && settled.least > price + 1e-9 ? "too few" : "open";
 }
+
+const priceOf = (counts: Supply, stock: CutStock[]) => added(counts.map((n, s) => n! * stock[s]!.price));
 
 /** All counts of a node but these, in parts that do not overlap. */
 function around(exact: number[], { needs, supply, bound }: Node): Node[] {

@@ -56,8 +56,8 @@ const DIVES = {
   several: { most: 12, work: 1_500 },
   sheet: { most: 40, work: 6_000 },
 };
-/** Of wide stock of one price, a dive's last so many boards are cut by parts too. */
-const PARTS_BELOW = 40;
+/** Of wide stock of one price, a dive's last so many boards are cut by parts too, in so many tries. */
+const PARTS = { below: 40, tries: 20 };
 /** Cells filled by pricing for the first layouts of bars: with more, building one takes long. */
 const LONG_BUILT = 1e8;
 /**
@@ -260,7 +260,7 @@ class Search {
       // Where one layout takes long to build, dives do without.
       buildEvery: heavy ? 6 : !flat ? 3 : this.pricer.spent() > LONG_BUILT ? 8 : 1,
       fittingBelow: heavy ? HEAVY.fitting : Infinity,
-      ...(flat || several ? {} : { parts: { below: PARTS_BELOW, cut: (...left) => this.byParts(diver, lp, ...left) } }),
+      ...(flat || several ? {} : { parts: { below: PARTS.below, cut: (...left) => this.byParts(diver, lp, ...left) } }),
       consider: (used) => {
         s.consider(used);
         return s.reaches(this.target);
@@ -309,7 +309,8 @@ class Search {
     const { s } = this;
     const most = s.isWhole ? s.sums.below(s.cost) : undefined;
     const found =
-      most !== undefined && byParts({ ...diver, lp }, rest, relaxed, most - costOf(fixed, s.stock), attempt);
+      most !== undefined &&
+      byParts({ ...diver, lp }, rest, relaxed, most - costOf(fixed, s.stock), { attempt, tries: PARTS.tries });
     return found ? diver.consider([...fixed, ...found]) : false;
   }
 

@@ -17,8 +17,8 @@ import { folded, gathered, unfolded } from "./reshape";
 
 /** Patterns taken apart, those of least reduced cost. */
 const PATTERNS = 200;
-/** Dives at a time, and how often one may take a choice back. */
-const DIVES = { tries: 20, backtracks: 15 };
+/** How often a dive may take a choice back. */
+const BACKTRACKS = 15;
 /** How much chance says beside nearness, after the first dive. */
 const CHANCE = 0.25;
 const EPS = 1e-6;
@@ -51,10 +51,16 @@ interface Place {
  * not whole the nearest is made whole, boards first, then strips, then sections, and the last choice is taken back where the rest
  * then costs more. The same attempt makes the same choices. @returns a cutting, which may give too much
  */
-export function byParts(d: Diver, rest: Rest, relaxed: MasterAnswer, most: number, attempt: number): Used | undefined {
+export function byParts(
+  d: Diver,
+  rest: Rest,
+  relaxed: MasterAnswer,
+  most: number,
+  { attempt, tries }: { attempt: number; tries: number },
+): Used | undefined {
   const patterns = byReducedCost(d.pool.patterns, d.stock, relaxed.duals).slice(0, PATTERNS);
   const parts = partsOf(d, rest, patterns);
-  const counts = dives(d, modelOf(parts, rest), parts, most, attempt);
+  const counts = dives(d, modelOf(parts, rest), parts, most, { attempt, tries });
   return counts && joined(d.pricer, parts, counts, rest.left.length);
 }
 
@@ -145,7 +151,13 @@ function modelOf(parts: Part[], { left, supply }: Rest): LpModel {
 }
 
 /** Dives for a whole number of each part; undefined when none comes to no more than `most`. */
-function dives(d: Diver, model: LpModel, parts: Part[], most: number, attempt: number): number[] | undefined {
+function dives(
+  d: Diver,
+  model: LpModel,
+  parts: Part[],
+  most: number,
+  { attempt, tries }: { attempt: number; tries: number },
+): number[] | undefined {
   const random = randomOf(attempt);
   const programme = openWith(d.lp, model);
   const lower = parts.map(() => 0);
@@ -161,7 +173,7 @@ function dives(d: Diver, model: LpModel, parts: Part[], most: number, attempt: n
   };
   const first = programme.within && solved();
   let whole: number[] | undefined;
-  for (let i = 0; first && !whole && i < DIVES.tries && d.going(); i++) {
+  for (let i = 0; first && !whole && i < tries && d.going(); i++) {
     lower.fill(0);
     upper.fill(Infinity);
     const chosen: { k: number; value: number; least: number; highest: number; isFewer: boolean }[] = [];
@@ -177,7 +189,7 @@ function dives(d: Diver, model: LpModel, parts: Part[], most: number, attempt: n
       values = within(k, Math.ceil(one.value - EPS), one.highest);
       chosen.push(one);
       // Where that costs too much, one fewer; and where that does too, the choice before is taken back.
-      for (let last: typeof one | undefined = one; !values && last && back < DIVES.backtracks;) {
+      for (let last: typeof one | undefined = one; !values && last && back < BACKTRACKS;) {
         if (last.isFewer) {
           [lower[last.k], upper[last.k]] = [last.least, last.highest];
           chosen.pop();
