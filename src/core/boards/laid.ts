@@ -6,30 +6,32 @@ import { pieceIdSchema, pieceKey } from "@/core/line/line";
 const box = { x: lengthSchema, y: lengthSchema, length: sizeSchema, width: sizeSchema };
 
 /** A piece on a board: its corner from the left end and the reference edge; sizes as it lies. */
-const laidPieceSchema = z.strictObject({ of: pieceIdSchema, ...box });
+const laidPieceSchema = z.lazy(() => z.strictObject({ of: pieceIdSchema, ...box }));
 export type LaidPiece = z.output<typeof laidPieceSchema>;
 
 /** A length of a strip, cut off it; its pieces lie side by side across the strip. */
-const laidSectionSchema = z.strictObject({ size: sizeSchema, pieces: z.array(laidPieceSchema).min(1).max(500) });
+const laidSectionSchema = z.lazy(() =>
+  z.strictObject({ size: sizeSchema, pieces: z.array(laidPieceSchema).min(1).max(500) }),
+);
 export type LaidSection = z.output<typeof laidSectionSchema>;
 
 /** What the first cuts free: a strip along the board (rip) or a section across it (crosscut). */
-const laidStripSchema = z.strictObject({
-  order: z.enum(["rip", "crosscut"]),
-  ...box,
-  sections: z.array(laidSectionSchema).max(500),
-});
+const laidStripSchema = z.lazy(() =>
+  z.strictObject({ order: z.enum(["rip", "crosscut"]), ...box, sections: z.array(laidSectionSchema).max(500) }),
+);
 export type LaidStrip = z.output<typeof laidStripSchema>;
 
 /** What is cut first: strips along the stock (rip), or sections across it (crosscut). */
 export type Order = LaidStrip["order"];
 
 /** A layout the maker keeps as it is, on so many boards of one stock (its place among the job's stock). */
-export const pinnedSchema = z.strictObject({
-  stock: z.number().int().min(0),
-  repeat: z.number().int().min(1),
-  strips: z.array(laidStripSchema).max(500),
-});
+export const pinnedSchema = z.lazy(() =>
+  z.strictObject({
+    stock: z.number().int().min(0),
+    repeat: z.number().int().min(1),
+    strips: z.array(laidStripSchema).max(500),
+  }),
+);
 export type Pinned = z.output<typeof pinnedSchema>;
 
 export interface Offcut {

@@ -46,7 +46,7 @@ export const packStockSchema = z.strictObject({
   chosen: z.literal(true).optional(),
 });
 /** Material on hand or for sale. */
-export const stockSchema = z.discriminatedUnion("form", [boardStockSchema, packStockSchema]);
+export const stockSchema = z.lazy(() => z.discriminatedUnion("form", [boardStockSchema, packStockSchema]));
 
 export type BoardStock = z.output<typeof boardStockSchema>;
 export type PackStock = z.output<typeof packStockSchema>;

@@ -17,22 +17,24 @@ export const BOUGHT_AS = ["parts cut", "kit", "ready made"] as const;
 export type BoughtAs = (typeof BOUGHT_AS)[number];
 
 /** Something that can usually be bought, in one size: a board, a rough board, a sheet, a roll, a coil, a pack. Sizes in nm. */
-export const offeredSchema = z.discriminatedUnion("form", [
-  boardStockSchema.pick({ form: true, material: true, thickness: true, width: true, length: true, rough: true }).extend({ price }), // prettier-ignore
-  packStockSchema.pick({ form: true, material: true, pack: true }).extend({ price }),
-  z.strictObject({
-    form: z.literal("item"),
-    /** What it is called: `Langstroth 10 body, deep`. */
-    material: z.string().min(1).max(60),
-    item: z.string().min(1).max(60),
-    standard: z.string().min(1).max(60),
-    size: z.string().max(60),
-    as: z.enum(BOUGHT_AS),
-    price,
-    /** Days from ordering it until it is here, where they were asked for. */
-    days: z.number().int().min(0).max(400).optional(),
-  }),
-]);
+export const offeredSchema = z.lazy(() =>
+  z.discriminatedUnion("form", [
+    boardStockSchema.pick({ form: true, material: true, thickness: true, width: true, length: true, rough: true }).extend({ price }), // prettier-ignore
+    packStockSchema.pick({ form: true, material: true, pack: true }).extend({ price }),
+    z.strictObject({
+      form: z.literal("item"),
+      /** What it is called: `Langstroth 10 body, deep`. */
+      material: z.string().min(1).max(60),
+      item: z.string().min(1).max(60),
+      standard: z.string().min(1).max(60),
+      size: z.string().max(60),
+      as: z.enum(BOUGHT_AS),
+      price,
+      /** Days from ordering it until it is here, where they were asked for. */
+      days: z.number().int().min(0).max(400).optional(),
+    }),
+  ]),
+);
 export type Offered = z.output<typeof offeredSchema>;
 
 /** What is offered, by its number. */
@@ -43,11 +45,13 @@ export const MOST_OFFERS = 400;
 const id = z.number().int().min(1);
 
 /** Everything a person can do to the catalogue. */
-export const catalogueActSchema = z.discriminatedUnion("do", [
-  z.strictObject({ do: z.literal("offer"), offers: z.array(offeredSchema).min(1).max(MOST_OFFERS) }),
-  z.strictObject({ do: z.literal("change"), id, to: offeredSchema }),
-  z.strictObject({ do: z.literal("leave out"), id }),
-]);
+export const catalogueActSchema = z.lazy(() =>
+  z.discriminatedUnion("do", [
+    z.strictObject({ do: z.literal("offer"), offers: z.array(offeredSchema).min(1).max(MOST_OFFERS) }),
+    z.strictObject({ do: z.literal("change"), id, to: offeredSchema }),
+    z.strictObject({ do: z.literal("leave out"), id }),
+  ]),
+);
 export type CatalogueAct = z.output<typeof catalogueActSchema>;
 
 /** The catalogue as it is kept. */

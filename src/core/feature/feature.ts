@@ -30,17 +30,19 @@ const base = {
 const schemaOf = <K extends Kind>(kind: K) =>
   z.strictObject({ ...base, kind: z.literal(kind), ...(KINDS[kind].fields as (typeof KINDS)[K]["fields"]) });
 
-export const featureSchema = z.discriminatedUnion("kind", [
-  schemaOf("rabbet"),
-  schemaOf("groove"),
-  schemaOf("notch"),
-  schemaOf("hole"),
-  schemaOf("bevel"),
-  schemaOf("taper"),
-  schemaOf("fingers"),
-  schemaOf("handhold"),
-  schemaOf("fold"),
-]);
+export const featureSchema = z.lazy(() =>
+  z.discriminatedUnion("kind", [
+    schemaOf("rabbet"),
+    schemaOf("groove"),
+    schemaOf("notch"),
+    schemaOf("hole"),
+    schemaOf("bevel"),
+    schemaOf("taper"),
+    schemaOf("fingers"),
+    schemaOf("handhold"),
+    schemaOf("fold"),
+  ]),
+);
 export type FeatureRecipe = z.infer<typeof featureSchema>;
 
 /** A cut into a part, worked out; its id is unique in its part. */

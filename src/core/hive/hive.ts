@@ -15,23 +15,27 @@ export const USUAL_BEGINNINGS: Record<Season, string> = {
 };
 
 /** A box that was bought or already stands there, as the tape reads it; `over` and `under` are the gaps at its frames. */
-const measuredBoxSchema = z.strictObject({
-  name: z.string().trim().min(1).max(120),
-  outsideLength: sizeSchema,
-  outsideWidth: sizeSchema,
-  insideLength: sizeSchema,
-  insideWidth: sizeSchema,
-  depth: sizeSchema,
-  over: lengthSchema,
-  under: lengthSchema,
-});
+const measuredBoxSchema = z.lazy(() =>
+  z.strictObject({
+    name: z.string().trim().min(1).max(120),
+    outsideLength: sizeSchema,
+    outsideWidth: sizeSchema,
+    insideLength: sizeSchema,
+    insideWidth: sizeSchema,
+    depth: sizeSchema,
+    over: lengthSchema,
+    under: lengthSchema,
+  }),
+);
 
 const seasons = z.array(z.enum(SEASONS)).max(4).optional();
 /** One thing in a hive: an item to be made, or a box measured in. In all seasons when none are named. */
-const levelSchema = z.union([
-  jobLineSchema.omit({ quantity: true }).extend({ seasons }),
-  z.strictObject({ measured: measuredBoxSchema, seasons }),
-]);
+const levelSchema = z.lazy(() =>
+  z.union([
+    jobLineSchema.omit({ quantity: true }).extend({ seasons }),
+    z.strictObject({ measured: measuredBoxSchema, seasons }),
+  ]),
+);
 export type Level = z.output<typeof levelSchema>;
 
 const dayOfYear = z.string().regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, 'wanted month and day like "03-01"');
@@ -40,12 +44,14 @@ export const MOST_LEVELS = 30;
 export const MOST_HIVES = 20;
 
 /** A hive as it stands, from the ground up, and how many of them are wanted. */
-export const hiveSchema = z.strictObject({
-  name: z.string().trim().min(1).max(120),
-  count: z.number().int().min(1).max(100_000),
-  levels: z.array(levelSchema).max(MOST_LEVELS),
-  begins: z.strictObject({ spring: dayOfYear, summer: dayOfYear, autumn: dayOfYear, winter: dayOfYear }),
-});
+export const hiveSchema = z.lazy(() =>
+  z.strictObject({
+    name: z.string().trim().min(1).max(120),
+    count: z.number().int().min(1).max(100_000),
+    levels: z.array(levelSchema).max(MOST_LEVELS),
+    begins: z.strictObject({ spring: dayOfYear, summer: dayOfYear, autumn: dayOfYear, winter: dayOfYear }),
+  }),
+);
 export type Hive = z.output<typeof hiveSchema>;
 
 /** What stands there in a season; everything when none is asked. */

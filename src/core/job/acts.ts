@@ -33,65 +33,71 @@ import type { YardAct } from "@/core/yard/acts";
 const index = z.number().int().min(0);
 
 /** Everything a person can do to a job; lengths in nm. */
-export const actSchema = z.discriminatedUnion("do", [
-  z.strictObject({ do: z.literal("name"), name: z.string().trim() }),
-  z.strictObject({ do: z.literal("dates"), start: z.string().optional(), due: z.string().optional() }),
-  z.strictObject({ do: z.literal("units"), units: z.enum(["in", "mm"]) }),
-  /** The finish of the whole job; a line may choose its own. */
-  z.strictObject({ do: z.literal("finish"), finish: z.enum(FINISHES) }),
-  /** What all boards of the job measure; without it each standard's usual. A line may choose its own. */
-  z.strictObject({ do: z.literal("thickness"), thickness: sizeSchema.optional() }),
-  z.strictObject({ do: z.literal("add line"), line: jobLineSchema }),
-  z.strictObject({ do: z.literal("remove line"), at: index }),
-  z.strictObject({ do: z.literal("change line"), at: index, to: jobLineSchema.partial() }),
-  z.strictObject({ do: z.literal("option"), at: index, name: z.string(), value: optionSchema.nullable() }),
-  z.strictObject({ do: z.literal("add stock"), stock: stockSchema }),
-  z.strictObject({ do: z.literal("change stock"), at: index, stock: stockSchema }),
-  z.strictObject({ do: z.literal("remove stock"), at: index }),
-  z.strictObject({ do: z.literal("use standard"), standard: standardSchema }),
-  z.strictObject({ do: z.literal("use design"), design: designSchema.pick({ recipe: true, mark: true, why: true }) }),
-  z.strictObject({ do: z.literal("hives"), hives: z.array(hiveSchema).max(MOST_HIVES) }),
-  z.strictObject({ do: z.literal("read"), reading: readingSchema }),
-  z.strictObject({ do: z.literal("add lines"), lines: z.array(jobLineSchema).min(1).max(100) }),
-  z.strictObject({ do: z.literal("pin"), pinned: z.array(pinnedSchema).max(500) }),
-  z.strictObject({ do: z.literal("strike out"), at: index }),
-  z.strictObject({ do: z.literal("resaw"), at: index, into: z.number().int().min(2).max(4) }),
-  z.strictObject({
-    do: z.literal("bad stretches"),
-    at: index,
-    bad: z.array(z.tuple([lengthSchema, lengthSchema])).max(50),
-  }),
-  z.strictObject({ do: z.literal("customer"), customer: z.string().trim().max(LIMITS.name) }),
-  /** The wood of all its boards; without one any will do. */
-  z.strictObject({ do: z.literal("wood"), wood: z.string().trim().max(LIMITS.wood) }),
-  /** Made from its own stock only, or from the shop's too. */
-  z.strictObject({ do: z.literal("alone"), alone: z.boolean() }),
-  /** Keeps boards of the yard for this job, in the place of what was kept before. */
-  z.strictObject({ do: z.literal("reserve"), lots: someLotsSchema }),
-  /** Boards were sawn as laid out: `layouts` name their boards by their place in `stock`; `kept` are the offcuts put in the yard. */
-  z.strictObject({
-    do: z.literal("sawn"),
-    stock: z.array(boardStockSchema).min(1).max(500),
-    layouts: z.array(pinnedSchema).min(1).max(500),
-    kept: z.array(z.strictObject({ lot: lotSchema, count: z.number().int().min(1) })).max(500),
-  }),
-  /** Sawing has begun: layouts stay as they are, and the boards of the yard they want are kept. */
-  z.strictObject({ do: z.literal("hold"), pinned: z.array(pinnedSchema).max(500), lots: someLotsSchema }),
-  /** Pieces were spoiled: as many more are cut. */
-  z.strictObject({ do: z.literal("spoil"), spoiled: spoiledSchema }),
-  /** What is asked for the whole job beside what it costs. */
-  z.strictObject({ do: z.literal("quote"), to: quoteChangeSchema }),
-  /** What is asked for one of a line, in whole coins; null follows the margin again. */
-  z.strictObject({ do: z.literal("ask for"), at: index, each: quoteSchema.shape.asked.element.shape.each.nullable() }),
-  /** A quote is given, and stands as it is. */
-  z.strictObject({ do: z.literal("give quote"), given: givenSchema }),
-  /** The quote at this place was accepted; null takes that back. */
-  z.strictObject({ do: z.literal("accept quote"), given: index.nullable() }),
-  /** What this job does otherwise than the shop. */
-  z.strictObject({ do: z.literal("workshop"), to: workshopChangeSchema }),
-  /** A value is the shop's again, whatever that is by now. */
-  z.strictObject({ do: z.literal("as the shop"), name: workshopChangeSchema.keyof() }),
-]);
+export const actSchema = z.lazy(() =>
+  z.discriminatedUnion("do", [
+    z.strictObject({ do: z.literal("name"), name: z.string().trim() }),
+    z.strictObject({ do: z.literal("dates"), start: z.string().optional(), due: z.string().optional() }),
+    z.strictObject({ do: z.literal("units"), units: z.enum(["in", "mm"]) }),
+    /** The finish of the whole job; a line may choose its own. */
+    z.strictObject({ do: z.literal("finish"), finish: z.enum(FINISHES) }),
+    /** What all boards of the job measure; without it each standard's usual. A line may choose its own. */
+    z.strictObject({ do: z.literal("thickness"), thickness: sizeSchema.optional() }),
+    z.strictObject({ do: z.literal("add line"), line: jobLineSchema }),
+    z.strictObject({ do: z.literal("remove line"), at: index }),
+    z.strictObject({ do: z.literal("change line"), at: index, to: jobLineSchema.partial() }),
+    z.strictObject({ do: z.literal("option"), at: index, name: z.string(), value: optionSchema.nullable() }),
+    z.strictObject({ do: z.literal("add stock"), stock: stockSchema }),
+    z.strictObject({ do: z.literal("change stock"), at: index, stock: stockSchema }),
+    z.strictObject({ do: z.literal("remove stock"), at: index }),
+    z.strictObject({ do: z.literal("use standard"), standard: standardSchema }),
+    z.strictObject({ do: z.literal("use design"), design: designSchema.pick({ recipe: true, mark: true, why: true }) }),
+    z.strictObject({ do: z.literal("hives"), hives: z.array(hiveSchema).max(MOST_HIVES) }),
+    z.strictObject({ do: z.literal("read"), reading: readingSchema }),
+    z.strictObject({ do: z.literal("add lines"), lines: z.array(jobLineSchema).min(1).max(100) }),
+    z.strictObject({ do: z.literal("pin"), pinned: z.array(pinnedSchema).max(500) }),
+    z.strictObject({ do: z.literal("strike out"), at: index }),
+    z.strictObject({ do: z.literal("resaw"), at: index, into: z.number().int().min(2).max(4) }),
+    z.strictObject({
+      do: z.literal("bad stretches"),
+      at: index,
+      bad: z.array(z.tuple([lengthSchema, lengthSchema])).max(50),
+    }),
+    z.strictObject({ do: z.literal("customer"), customer: z.string().trim().max(LIMITS.name) }),
+    /** The wood of all its boards; without one any will do. */
+    z.strictObject({ do: z.literal("wood"), wood: z.string().trim().max(LIMITS.wood) }),
+    /** Made from its own stock only, or from the shop's too. */
+    z.strictObject({ do: z.literal("alone"), alone: z.boolean() }),
+    /** Keeps boards of the yard for this job, in the place of what was kept before. */
+    z.strictObject({ do: z.literal("reserve"), lots: someLotsSchema }),
+    /** Boards were sawn as laid out: `layouts` name their boards by their place in `stock`; `kept` are the offcuts put in the yard. */
+    z.strictObject({
+      do: z.literal("sawn"),
+      stock: z.array(boardStockSchema).min(1).max(500),
+      layouts: z.array(pinnedSchema).min(1).max(500),
+      kept: z.array(z.strictObject({ lot: lotSchema, count: z.number().int().min(1) })).max(500),
+    }),
+    /** Sawing has begun: layouts stay as they are, and the boards of the yard they want are kept. */
+    z.strictObject({ do: z.literal("hold"), pinned: z.array(pinnedSchema).max(500), lots: someLotsSchema }),
+    /** Pieces were spoiled: as many more are cut. */
+    z.strictObject({ do: z.literal("spoil"), spoiled: spoiledSchema }),
+    /** What is asked for the whole job beside what it costs. */
+    z.strictObject({ do: z.literal("quote"), to: quoteChangeSchema }),
+    /** What is asked for one of a line, in whole coins; null follows the margin again. */
+    z.strictObject({
+      do: z.literal("ask for"),
+      at: index,
+      each: quoteSchema.shape.asked.element.shape.each.nullable(),
+    }),
+    /** A quote is given, and stands as it is. */
+    z.strictObject({ do: z.literal("give quote"), given: givenSchema }),
+    /** The quote at this place was accepted; null takes that back. */
+    z.strictObject({ do: z.literal("accept quote"), given: index.nullable() }),
+    /** What this job does otherwise than the shop. */
+    z.strictObject({ do: z.literal("workshop"), to: workshopChangeSchema }),
+    /** A value is the shop's again, whatever that is by now. */
+    z.strictObject({ do: z.literal("as the shop"), name: workshopChangeSchema.unwrap().keyof() }),
+  ]),
+);
 export type Act = z.output<typeof actSchema>;
 
 /**

@@ -452,7 +452,7 @@ function jobSchema(as: Spelling, own: MakersOwn) {
     pinned: z.array(pinned).max(LIMITS.stock).default([]),
     hives: z.array(hive).max(MOST_HIVES).default([]),
     readings: z
-      .array(strict({ ...readingSchema.shape, target: length, value: length }))
+      .array(strict({ ...readingSchema.unwrap().shape, target: length, value: length }))
       .max(MOST_READINGS)
       .default([]),
     spoiled: z.array(spoiledSchema).max(MOST_SPOILED).optional(),

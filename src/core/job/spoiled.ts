@@ -2,16 +2,18 @@ import { z } from "zod";
 import { type PartId, partIdSchema, partKey } from "@/core/line/line";
 
 /** Pieces of a part that were spoiled at the bench, so that as many more are cut. */
-export const spoiledSchema = z.strictObject({
-  /** The id of what happened at the bench: the same is never counted twice. Of several parts in one the later ones have `/2`, `/3` after it. */
-  id: z.string().min(1).max(80),
-  of: partIdSchema,
-  /** Pieces of the part that are gone, and of what goes through at the operation: a strip of three is one there. */
-  pieces: z.number().int().min(1).max(100_000),
-  units: z.number().int().min(1).max(100_000),
-  /** What the operation is known by in the plan. */
-  at: z.string().min(1).max(400),
-});
+export const spoiledSchema = z.lazy(() =>
+  z.strictObject({
+    /** The id of what happened at the bench: the same is never counted twice. Of several parts in one the later ones have `/2`, `/3` after it. */
+    id: z.string().min(1).max(80),
+    of: partIdSchema,
+    /** Pieces of the part that are gone, and of what goes through at the operation: a strip of three is one there. */
+    pieces: z.number().int().min(1).max(100_000),
+    units: z.number().int().min(1).max(100_000),
+    /** What the operation is known by in the plan. */
+    at: z.string().min(1).max(400),
+  }),
+);
 export type Spoiled = z.output<typeof spoiledSchema>;
 /** So many times a job may say that something was spoiled. */
 export const MOST_SPOILED = 500;

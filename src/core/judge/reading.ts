@@ -7,12 +7,14 @@ import { inch, type Length, nm, type Units } from "@/core/length/length";
 export const TOLERANCE = { joint: inch(0, 1, 64), gap: inch(0, 1, 32), outside: inch(0, 1, 16) };
 
 /** A gauge reading of a piece against its target, nm; `at` is when, as ISO text. */
-export const readingSchema = z.strictObject({
-  subject: z.string().min(1).max(120),
-  target: lengthSchema,
-  value: lengthSchema,
-  at: z.iso.datetime(),
-});
+export const readingSchema = z.lazy(() =>
+  z.strictObject({
+    subject: z.string().min(1).max(120),
+    target: lengthSchema,
+    value: lengthSchema,
+    at: z.iso.datetime(),
+  }),
+);
 export type Reading = z.output<typeof readingSchema>;
 
 /** So many are kept of a job, the newest. */

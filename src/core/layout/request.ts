@@ -9,23 +9,25 @@ import { sizeSchema } from "@/core/length/schema";
 import { pieceIdSchema } from "@/core/line/line";
 
 /** A blank to be laid out. Sizes in nm, length along the grain; `quantity` for the whole job. */
-const blankSchema = z.strictObject({
-  of: pieceIdSchema,
-  name: z.string(),
-  material: materialSchema,
-  length: sizeSchema,
-  width: sizeSchema,
-  thickness: sizeSchema,
-  quantity: z.number().int().min(1).max(1e7),
-  /** May lie across the face grain of a sheet. */
-  turn: z.boolean(),
-  /** It is one of so many strips that are glued to a panel. */
-  staves: z.number().int().min(2).optional(),
-  /** Made by the block: crosscut, worked as one, then sliced. */
-  block: z.boolean(),
-  /** What it is cut to, and so comes after: blanks that wait for the same may be cut together. */
-  waits: z.string().optional(),
-});
+const blankSchema = z.lazy(() =>
+  z.strictObject({
+    of: pieceIdSchema,
+    name: z.string(),
+    material: materialSchema,
+    length: sizeSchema,
+    width: sizeSchema,
+    thickness: sizeSchema,
+    quantity: z.number().int().min(1).max(1e7),
+    /** May lie across the face grain of a sheet. */
+    turn: z.boolean(),
+    /** It is one of so many strips that are glued to a panel. */
+    staves: z.number().int().min(2).optional(),
+    /** Made by the block: crosscut, worked as one, then sliced. */
+    block: z.boolean(),
+    /** What it is cut to, and so comes after: blanks that wait for the same may be cut together. */
+    waits: z.string().optional(),
+  }),
+);
 export type Blank = z.output<typeof blankSchema>;
 
 /** What the maker weighs beside the price of the wood. */
@@ -43,15 +45,17 @@ const MOST_BLANKS = 20_000;
 const MOST_STOCK = 500;
 
 /** All a layout depends on, as plain data: it crosses to a worker and is the key of a cached result. */
-export const layoutRequestSchema = z.strictObject({
-  blanks: z.array(blankSchema).max(MOST_BLANKS),
-  /** Boards as they are weighed; `unpriced` where the price is only a stand-in. */
-  stock: z.array(boardStockSchema.extend({ unpriced: z.literal(true).optional() })).max(MOST_STOCK),
-  saw: sawSchema,
-  weighing: weighingSchema,
-  /** Layouts that stay as they are; the rest is laid out around them. */
-  pinned: z.array(pinnedSchema).max(MOST_STOCK),
-});
+export const layoutRequestSchema = z.lazy(() =>
+  z.strictObject({
+    blanks: z.array(blankSchema).max(MOST_BLANKS),
+    /** Boards as they are weighed; `unpriced` where the price is only a stand-in. */
+    stock: z.array(boardStockSchema.extend({ unpriced: z.literal(true).optional() })).max(MOST_STOCK),
+    saw: sawSchema,
+    weighing: weighingSchema,
+    /** Layouts that stay as they are; the rest is laid out around them. */
+    pinned: z.array(pinnedSchema).max(MOST_STOCK),
+  }),
+);
 export type LayoutRequest = z.output<typeof layoutRequestSchema>;
 
 /** A blank as it lies on a board of one thickness: flat, or on edge so that the fence sets its thickness. */

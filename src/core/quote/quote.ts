@@ -44,11 +44,11 @@ export type Quote = z.output<typeof quoteSchema>;
 export const NO_QUOTE: Quote = { margin: 0, asked: [], given: [] };
 
 /** What is settled beside the lines: `until` and `terms` are empty where nothing is said. */
-export const quoteChangeSchema = z.strictObject({
+export const quoteChangeSchema = z.lazy(() => z.strictObject({
   margin: quoteSchema.shape.margin,
   until: z.union([date, z.literal("")]),
   terms,
-}).partial(); // prettier-ignore
+}).partial()); // prettier-ignore
 
 /** A line as it would be quoted. */
 export interface QuoteLine {

@@ -190,13 +190,15 @@ export interface StoredShop extends Kept {
   shop: Shop;
 }
 
-export const workshopChangeSchema = z.strictObject(workshopFields(held("in"))).partial();
+export const workshopChangeSchema = z.lazy(() => z.strictObject(workshopFields(held("in"))).partial());
 
 /** Everything a person can do to the shop; lengths in nm. */
-export const shopActSchema = z.discriminatedUnion("do", [
-  z.strictObject({ do: z.literal("units"), units: z.enum(["in", "mm"]) }),
-  z.strictObject({ do: z.literal("workshop"), to: workshopChangeSchema }),
-]);
+export const shopActSchema = z.lazy(() =>
+  z.discriminatedUnion("do", [
+    z.strictObject({ do: z.literal("units"), units: z.enum(["in", "mm"]) }),
+    z.strictObject({ do: z.literal("workshop"), to: workshopChangeSchema }),
+  ]),
+);
 export type ShopAct = z.output<typeof shopActSchema>;
 
 /** The shop after an act. In other units what is usual in the one becomes what is usual in the other; what was chosen stays. */

@@ -10,32 +10,36 @@ const id = z.number().int().min(1);
 const MOST = 1e9;
 const amount = z.number().min(0.01).max(MOST);
 /** So many of lots, each named once. */
-export const someLotsSchema = z
-  .array(z.strictObject({ id, count: amount }))
-  .max(500)
-  .refine((lots) => new Set(lots.map((l) => l.id)).size === lots.length, "a lot is named twice; say once how many");
+export const someLotsSchema = z.lazy(() =>
+  z
+    .array(z.strictObject({ id, count: amount }))
+    .max(500)
+    .refine((lots) => new Set(lots.map((l) => l.id)).size === lots.length, "a lot is named twice; say once how many"),
+);
 
 /** Everything a person can do to the yard; each is written down as movements, and never written over. */
-export const yardActSchema = z.discriminatedUnion("do", [
-  z.strictObject({
-    do: z.literal("put in"),
-    why: z.enum(WHYS).extract(["counted", "received", "kept"]),
-    lots: z.array(z.strictObject({ lot: lotSchema, count: amount })).min(1).max(MOST_ROWS), // prettier-ignore
-    job: id.optional(),
-  }),
-  z.strictObject({
-    do: z.literal("take out"),
-    why: z.enum(WHYS).extract(["cut", "used", "spoiled"]),
-    lots: someLotsSchema.min(1),
-    job: id.optional(),
-  }),
-  /** A stock-take: so many were found. */
-  z.strictObject({ do: z.literal("count"), id, found: z.number().min(0).max(MOST) }),
-  /** So many of a lot are something else than was thought, or lie elsewhere. */
-  z.strictObject({ do: z.literal("put right"), id, count: amount, lot: lotSchema }),
-  /** What is kept for a job, in the place of what was before. */
-  z.strictObject({ do: z.literal("reserve"), job: id, lots: someLotsSchema }),
-]);
+export const yardActSchema = z.lazy(() =>
+  z.discriminatedUnion("do", [
+    z.strictObject({
+      do: z.literal("put in"),
+      why: z.enum(WHYS).extract(["counted", "received", "kept"]),
+      lots: z.array(z.strictObject({ lot: lotSchema, count: amount })).min(1).max(MOST_ROWS), // prettier-ignore
+      job: id.optional(),
+    }),
+    z.strictObject({
+      do: z.literal("take out"),
+      why: z.enum(WHYS).extract(["cut", "used", "spoiled"]),
+      lots: someLotsSchema.unwrap().min(1),
+      job: id.optional(),
+    }),
+    /** A stock-take: so many were found. */
+    z.strictObject({ do: z.literal("count"), id, found: z.number().min(0).max(MOST) }),
+    /** So many of a lot are something else than was thought, or lie elsewhere. */
+    z.strictObject({ do: z.literal("put right"), id, count: amount, lot: lotSchema }),
+    /** What is kept for a job, in the place of what was before. */
+    z.strictObject({ do: z.literal("reserve"), job: id, lots: someLotsSchema }),
+  ]),
+);
 export type YardAct = z.output<typeof yardActSchema>;
 
 /** A movement an act makes, of a lot that is there or one that is described. */

@@ -7,19 +7,23 @@ import type { Units } from "@/core/length/length";
 /** Where it lies: `rack 2`. */
 const place = z.string().trim().min(1).max(60).optional();
 
-const boardLotSchema = boardStockSchema
-  .pick({ form: true, material: true, thickness: true, width: true, length: true, bad: true, rough: true })
-  .extend({ place, offcut: z.literal(true).optional() });
+const boardLotSchema = z.lazy(() =>
+  boardStockSchema
+    .pick({ form: true, material: true, thickness: true, width: true, length: true, bad: true, rough: true })
+    .extend({ place, offcut: z.literal(true).optional() }),
+);
 /** Of packs what is in them counts, opened or not. */
-const packLotSchema = packStockSchema.pick({ form: true, material: true }).extend({ place });
+const packLotSchema = z.lazy(() => packStockSchema.pick({ form: true, material: true }).extend({ place }));
 
 /** Things alike that lie in one place: boards of a size, one kind of screw. Sizes in nm, bad stretches from a board's left end. */
-export const lotSchema = z.discriminatedUnion("form", [boardLotSchema, packLotSchema]).superRefine((lot, ctx) => {
-  if (lot.form === "pack") return;
-  for (const [i, [a, b]] of (lot.bad ?? []).entries())
+export const lotSchema = z.lazy(() =>
+  z.discriminatedUnion("form", [boardLotSchema, packLotSchema]).superRefine((lot, ctx) => {
+    if (lot.form === "pack") return;
+    for (const [i, [a, b]] of (lot.bad ?? []).entries())
     if (a >= b || b > lot.length)
       ctx.addIssue({ code: "custom", path: ["bad", i], message: "a bad stretch runs from its start to its end, within the board", input: lot }); // prettier-ignore
-});
+  }),
+);
 export type Lot = z.output<typeof lotSchema>;
 export type BoardLot = z.output<typeof boardLotSchema>;
 
