@@ -22,7 +22,7 @@ import type { Replanned } from "@/core/plan/replan";
 import type { Gain } from "@/core/plan/whatif";
 import type { WholePlan } from "@/core/plan/whole";
 import type { Proposal } from "@/core/purchase/proposal";
-import type { ProposalRequest, StandingRequest, TaskName, Tasks } from "./tasks";
+import { type ProposalRequest, type Said, type StandingRequest, type TaskName, type Tasks, TOLD } from "./tasks";
 import { Turns } from "./turns";
 
 /** Answers kept by what was asked, the least recently used dropped first: those of the jobs of a first page among them. */
@@ -69,8 +69,17 @@ interface How<P> {
 }
 /** Why an answer is not the last word: its time was up, or others waited. */
 type Cut = "time" | "others";
+interface Told<N extends TaskName> {
+  answer: Tasks[N]["answer"];
+  cut?: Cut;
+}
 /** Starts work when a thread is free for it. */
 type Start = <T>(work: () => Promise<T>) => Promise<T>;
+
+const keyOf = <N extends TaskName>(name: N, question: Tasks[N]["ask"]): string =>
+  createHash("sha256")
+    .update(`${name} ${JSON.stringify(question)}`)
+    .digest("base64url");
 
 /**
  * Asks the pool, off the request path. The same question is answered from memory, unless its answer was cut short.
@@ -79,13 +88,11 @@ type Start = <T>(work: () => Promise<T>) => Promise<T>;
 async function ask<N extends TaskName>(
   name: N,
   question: Tasks[N]["ask"],
-  how: How<Tasks[N]["progress"]>,
+  how: How<Tasks[N]["progress"]> & { goesOn?: GoesOn<N> },
   start: Start,
-): Promise<{ answer: Tasks[N]["answer"]; cut?: Cut }> {
+  key = keyOf(name, question),
+): Promise<Told<N>> {
   const answers = (held.rundikAnswers ??= new Map());
-  const key = createHash("sha256")
-    .update(`${name} ${JSON.stringify(question)}`)
-    .digest("base64url");
   const known = answers.get(key) as Tasks[N]["answer"] | undefined;
   if (known) {
     answers.delete(key);
@@ -98,29 +105,51 @@ async function ask<N extends TaskName>(
   return told;
 }
 
+/** When its time is up a search may be in overtime, for as long again as this, and show what it has till then. */
+interface GoesOn<N extends TaskName> {
+  within: number;
+  show(soFar: Tasks[N]["answer"]): void;
+}
+
 async function runOnThread<N extends TaskName>(
   name: N,
   question: Tasks[N]["ask"],
-  { hear, signal, enough, within, yields }: How<Tasks[N]["progress"]>,
-): Promise<{ answer: Tasks[N]["answer"]; cut?: Cut }> {
+  { hear, signal, enough, within, yields, goesOn }: How<Tasks[N]["progress"]> & { goesOn?: GoesOn<N> },
+): Promise<Told<N>> {
   const { port1, port2 } = new MessageChannel();
   // The worker says null when it has nothing more to tell: every word of progress comes before the answer.
   const ended = new Promise<void>((resolve) =>
-    port1.on("message", (p: Tasks[N]["progress"] | null) => (p === null ? resolve() : hear?.(p))),
+    port1.on("message", (said: Said<N>) => {
+      if (said === null) resolve();
+      else if ("progress" in said) hear?.(said.progress);
+      else goesOn?.show(said.soFar);
+    }),
   );
-  const flag = new Int32Array(new SharedArrayBuffer(4));
+  const told = new Int32Array(new SharedArrayBuffer(4));
   let cut: Cut | undefined;
+  let isShown = false;
   const end = (why: Cut) => {
     cut ??= why;
-    Atomics.store(flag, 0, 1);
+    Atomics.store(told, 0, TOLD.end);
   };
   const asked = () => end("time");
   enough?.addEventListener("abort", asked);
   if (enough?.aborted) asked();
-  const look = () => yields && turns().crowded && end("others");
+  const look = () => {
+    if (yields && turns().crowded) end("others");
+    // In overtime it is in nobody's way.
+    if (isShown && turns().awaited) end("others");
+  };
   look();
   const looks = setInterval(look, 100);
-  const clock = within === undefined ? undefined : setTimeout(asked, within);
+  let clock: ReturnType<typeof setTimeout> | undefined;
+  const timeIsUp = () => {
+    if (!goesOn || isShown || turns().awaited) return asked();
+    isShown = true;
+    Atomics.compareExchange(told, 0, TOLD.goOn, TOLD.show);
+    clock = setTimeout(timeIsUp, goesOn.within);
+  };
+  if (within !== undefined) clock = setTimeout(timeIsUp, within);
   const late = AbortSignal.timeout(LONGEST);
   // Told to end, a search ends itself in a moment: a thread that is ended takes what it had loaded with it, and one that is ended
   // while it loads has taken the whole program along.
@@ -134,7 +163,7 @@ async function runOnThread<N extends TaskName>(
   if (signal?.aborted) hungUp();
   try {
     const answer = (await pool().run(
-      { name, ask: question, port: port2, enough: flag },
+      { name, ask: question, port: port2, told },
       { transferList: [port2] as never, signal: AbortSignal.any([stop.signal, late]) },
     )) as Tasks[N]["answer"];
     await ended;
@@ -163,6 +192,35 @@ interface Asking extends How<Progress> {
   better?: boolean;
   /** Told of the layout with every thickness on its own, where some may yet do better together. */
   apart?: (result: LayoutResult) => void;
+  /** A search that has not ended `within` its time goes on for so many ms, and what it has by then is its answer for now. */
+  overtime?: number;
+}
+
+type Heard = Tasks["group"]["progress"];
+
+/** What is heard of a layout's groups, by their questions, as often as they are asked, and their searches that are in overtime. */
+class Hearing {
+  readonly overtime = new Map<string, Promise<Told<"group">>>();
+  private readonly best = new Map<string, Heard>();
+  private readonly done = new Set<string>();
+  private asked: string[] = [];
+
+  constructor(private readonly say: How<Progress>["hear"]) {}
+
+  /** What is said is of these from now on. */
+  ask(keys: string[]): void {
+    this.asked = keys;
+  }
+  /** Asked again, a search says again what it said before: only what is better is new. */
+  hear(key: string, now: Heard, isDone = false): void {
+    const was = this.best.get(key);
+    const bound = Math.max(now.bound, was?.bound ?? 0);
+    this.best.set(key, { ...(was && was.cost < now.cost - 1e-9 ? was : now), bound });
+    if (isDone) this.done.add(key);
+    if (!this.asked.includes(key)) return;
+    const best = this.asked.map((k) => this.best.get(k));
+    this.say?.(progressOf(best, this.asked.filter((k) => this.done.has(k)).length));
+  }
 }
 
 /**
@@ -171,26 +229,45 @@ interface Asking extends How<Progress> {
  */
 async function lay(
   request: LayoutRequest,
-  { waits, better, apart: toldApart, ...how }: Asking,
+  { waits, better, apart: toldApart, overtime, ...how }: Asking,
+  hearing = new Hearing(how.hear),
 ): Promise<{ result: LayoutResult; cut?: Cut }> {
   const began = performance.now();
   const place = turns().enter((before) => waits?.(before), better ?? false);
   const cuts = new Set<Cut>();
   // Every group listens for its end.
   for (const signal of [how.signal, how.enough]) if (signal) setMaxListeners(0, signal);
+  const askGroup = async (group: Tasks["group"]["ask"], i: number, key: string): Promise<Told<"group">> => {
+    const late = hearing.overtime.get(key);
+    hearing.overtime.delete(key);
+    const told = await late;
+    if (told && told.cut !== "others") return told;
+    let isLate = false;
+    const hear = (p: Heard) => hearing.hear(key, p);
+    const start: Start = (work) => place.run(i, how.signal, work);
+    let last: Promise<Told<"group">>;
+    const first = await new Promise<Told<"group">>((resolve, reject) => {
+      const show = (answer: Tasks["group"]["answer"]) => {
+        isLate = true;
+        resolve({ answer, cut: "time" });
+      };
+      const goesOn = overtime === undefined ? undefined : { within: overtime, show };
+      last = ask("group", group, { ...how, hear, goesOn }, start, key);
+      last.then(resolve, reject);
+    });
+    if (isLate) hearing.overtime.set(key, last!);
+    return first;
+  };
   const askParts = ({ asks }: LayoutParts) => {
-    const best: (Tasks["group"]["progress"] | undefined)[] = asks.map(() => undefined);
-    let done = 0;
+    const keys = asks.map((group) => keyOf("group", group));
+    hearing.ask(keys);
+    if (keys.every((key) => hearing.overtime.has(key))) place.leave();
     return Promise.all(
       asks.map(async (group, i) => {
-        const hear = (p: Tasks["group"]["progress"]) => {
-          best[i] = p;
-          how.hear?.(progressOf(best, done));
-        };
-        const { answer, cut } = await ask("group", group, { ...how, hear }, (work) => place.run(i, how.signal, work));
+        const { answer, cut } = await askGroup(group, i, keys[i]!);
         if (cut) cuts.add(cut);
-        done++;
-        hear({ cost: answer.cost, count: answer.count, bound: answer.boundCost });
+        const { cost, count, boundCost: bound } = answer;
+        hearing.hear(keys[i]!, { cost, count, bound }, !cut);
         return answer;
       }),
     );
@@ -225,19 +302,27 @@ export async function askLayoutSoon(
   request: LayoutRequest,
   { soFar, ...how }: Asking & { soFar: (best: LayoutResult) => void },
 ): Promise<LayoutResult> {
+  const over = new AbortController();
+  const signal = how.signal ? AbortSignal.any([how.signal, over.signal]) : over.signal;
   const turnsOfIt: Asking[] = [
     { within: QUICK, yields: true, apart: soFar },
-    { within: SOON, better: true },
+    { within: SOON, better: true, overtime: LAST },
     { better: true, within: LAST },
   ];
+  const hearing = new Hearing(how.hear);
   let best: LayoutResult | undefined;
-  for (const [n, turn] of turnsOfIt.entries()) {
-    const { result, cut } = await lay(request, { ...how, ...turn });
-    best = best ? betterOf(best, result) : result;
-    if (!cut || how.enough?.aborted || result.proven || n === turnsOfIt.length - 1) break;
-    soFar(best);
+  try {
+    for (const [n, turn] of turnsOfIt.entries()) {
+      const { result, cut } = await lay(request, { ...how, signal, ...turn }, hearing);
+      best = best ? betterOf(best, result) : result;
+      if (!cut || how.enough?.aborted || result.proven || n === turnsOfIt.length - 1) break;
+      soFar(best);
+    }
+    return best!;
+  } finally {
+    // A search in overtime that nobody waits for any more is over.
+    over.abort();
   }
-  return best!;
 }
 
 /** The first page says what the job's own pages say: the same layouts, looked for as long; ms. */

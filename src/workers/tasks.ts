@@ -47,3 +47,9 @@ export interface Tasks {
   group: { ask: GroupRequest; answer: GroupLayout; progress: Omit<Progress, "done" | "of"> };
 }
 export type TaskName = keyof Tasks;
+
+/** What a thread is told while it works: to go on, to end with what is best so far, or to show that and go on. */
+export const TOLD = { goOn: 0, end: 1, show: 2 } as const;
+
+/** What a thread says while it works; null when it has nothing more to say. */
+export type Said<N extends TaskName> = { progress: Tasks[N]["progress"] } | { soFar: Tasks[N]["answer"] } | null;

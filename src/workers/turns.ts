@@ -58,6 +58,11 @@ export class Turns {
     return this.first.size > 0;
   }
 
+  /** Somebody waits for a better answer. */
+  get awaited(): boolean {
+    return this.better.size > 0;
+  }
+
   private tell(): void {
     const row = [...this.waiting].sort((a, b) => Number(a.better) - Number(b.better));
     row.forEach((w, before) => w.hear(before));

@@ -11,7 +11,7 @@ import { planWhole } from "@/core/plan/whole";
 import { standingOf } from "@/core/today/standing";
 import { highsSolver } from "./highs";
 import type { LpSolver } from "@/core/layout/lp";
-import type { TaskName, Tasks } from "./tasks";
+import { type Said, type TaskName, type Tasks, TOLD } from "./tasks";
 
 // A search gives way to whoever types: on Linux this is of the thread alone.
 if (platform() === "linux") setPriority(10);
@@ -27,7 +27,12 @@ const none: LpSolver = () => {
 
 type Run<N extends TaskName> = (
   ask: Tasks[N]["ask"],
-  watch: { hear(p: Tasks[N]["progress"]): void; goOn(): boolean },
+  watch: {
+    hear(p: Tasks[N]["progress"]): void;
+    goOn(): boolean;
+    isWanted(): boolean;
+    show(soFar: Tasks[N]["answer"]): void;
+  },
   lp: LpSolver,
 ) => Tasks[N]["answer"];
 
@@ -48,19 +53,24 @@ export default async function run({
   name,
   ask,
   port,
-  enough,
+  told,
 }: {
   name: TaskName;
   ask: Tasks[TaskName]["ask"];
   port: MessagePort;
-  /** Set to 1 when what is best so far will do. */
-  enough: Int32Array;
+  /** One of `TOLD`. */
+  told: Int32Array;
 }): Promise<Tasks[TaskName]["answer"]> {
   try {
     const lp = WITH_SOLVER.includes(name) ? await (solver ??= highsSolver()) : none;
     return (RUN[name] as Run<TaskName>)(
       ask as never,
-      { hear: (p) => port.postMessage(p), goOn: () => Atomics.load(enough, 0) === 0 },
+      {
+        hear: (progress) => port.postMessage({ progress } satisfies Said<TaskName>),
+        goOn: () => Atomics.load(told, 0) !== TOLD.end,
+        isWanted: () => Atomics.compareExchange(told, 0, TOLD.show, TOLD.goOn) === TOLD.show,
+        show: (soFar) => port.postMessage({ soFar } satisfies Said<TaskName>),
+      },
       lp,
     );
   } finally {

@@ -2,7 +2,7 @@ import { clearOf } from "@/core/boards/clear";
 import type { Saw } from "@/core/boards/saw";
 import type { BoardStock } from "@/core/boards/stock";
 import { costOf, type CuttingProblem, type Pattern, type Reasons, type Used } from "./cutting/problem";
-import { solveCutting } from "./cutting/solve";
+import { type CuttingAnswer, solveCutting, type Wishes } from "./cutting/solve";
 import { cutsOfStrip, fewestSetUps, settingsOf } from "./cuts";
 import type { LpSolver } from "./lp";
 import { type Layout } from "@/core/boards/laid";
@@ -47,6 +47,9 @@ export interface GroupRequest {
 export interface Listener {
   hear?(best: { cost: number; count: number; bound: number }): void;
   goOn?(): boolean;
+  /** Asked whether the best so far is wanted while the search goes on, and shown it then. */
+  isWanted?(): boolean;
+  show?(soFar: GroupLayout): void;
 }
 
 /**
@@ -54,7 +57,7 @@ export interface Listener {
  * better, never turned; sheets in two or three stages, turned where the face grain allows. When the listener will not go
  * on, what was best so far is the answer. Layouts name their board by its place in the request.
  */
-export function layGroup(request: GroupRequest, listener: Listener = {}, lp?: LpSolver): GroupLayout {
+export function layGroup(request: GroupRequest, { show, ...watcher }: Listener = {}, lp?: LpSolver): GroupLayout {
   const { lying, boards, available, saw, weighing } = request;
   const sheet = boards[0] !== undefined && boards[0].form !== "board";
   const stages = sheet ? saw.sheetStages : 2;
@@ -98,35 +101,38 @@ export function layGroup(request: GroupRequest, listener: Listener = {}, lp?: Lp
   };
   const settings = (used: Used) => new Set(used.flatMap((u) => look(u.pattern).settings)).size;
   const fewest = fewestSetUps(problem.pieces);
-  const answer = solveCutting(problem, lp, listener, {
+  const laidOut = (answer: CuttingAnswer): GroupLayout => {
+    const tradeOff = answer.others.map((used) => ({
+      patterns: used.length,
+      settings: settings(used),
+      cost: costOf(used, problem.stock),
+    }));
+    // Of what the stock cannot give nothing is said: the bound is of what is laid out, as far as that is known.
+    const bound = answer.short.length > 0 ? Math.min(answer.bound, answer.cost) : answer.bound;
+    const count = answer.used.reduce((n, u) => n + u.repeat, 0);
+    const fewestBoards = Math.max(
+      answer.fewest,
+      // With one kind of board, so much money is so many boards.
+      boards.length === 1 && typical > 1e-6 ? Math.ceil(bound / typical - 1e-6) : 0,
+    );
+    return {
+      layouts: answer.used.map(({ pattern, repeat }) => laid(pattern, repeat)),
+      short: answer.short.map(({ piece, quantity }) => ({ lying: piece, quantity })),
+      cost: answer.cost,
+      count,
+      boundCost: bound,
+      boundCount: answer.short.length > 0 ? Math.min(fewestBoards, count) : fewestBoards,
+      boundStyle: answer.boundStyle === "any" ? "any" : stages === 3 ? "three-stage" : "two-stage",
+      reasons: answer.reasons,
+      tradeOff,
+      fewestSetUps: fewest,
+    };
+  };
+  const wishes: Wishes = {
     fewest,
     price: weighing.setUp + TIE * typical,
     setUps: (used) => used.length + settings(used),
     kept: (used) => used.reduce((s, u) => s + u.repeat * look(u.pattern).kept, 0),
-  });
-  const tradeOff = answer.others.map((used) => ({
-    patterns: used.length,
-    settings: settings(used),
-    cost: costOf(used, problem.stock),
-  }));
-  // Of what the stock cannot give nothing is said: the bound is of what is laid out, as far as that is known.
-  const bound = answer.short.length > 0 ? Math.min(answer.bound, answer.cost) : answer.bound;
-  const count = answer.used.reduce((n, u) => n + u.repeat, 0);
-  const fewestBoards = Math.max(
-    answer.fewest,
-    // With one kind of board, so much money is so many boards.
-    boards.length === 1 && typical > 1e-6 ? Math.ceil(bound / typical - 1e-6) : 0,
-  );
-  return {
-    layouts: answer.used.map(({ pattern, repeat }) => laid(pattern, repeat)),
-    short: answer.short.map(({ piece, quantity }) => ({ lying: piece, quantity })),
-    cost: answer.cost,
-    count,
-    boundCost: bound,
-    boundCount: answer.short.length > 0 ? Math.min(fewestBoards, count) : fewestBoards,
-    boundStyle: answer.boundStyle === "any" ? "any" : stages === 3 ? "three-stage" : "two-stage",
-    reasons: answer.reasons,
-    tradeOff,
-    fewestSetUps: fewest,
   };
+  return laidOut(solveCutting(problem, lp, { ...watcher, show: (soFar) => show?.(laidOut(soFar)) }, wishes));
 }

@@ -72,6 +72,11 @@ const SHARES = [0, 1 / 8, 1 / 4, 1 / 2, 1];
 /** With several prices nothing rounds up far: a gap smaller than this part of the bound is worth no further dive. */
 const GAP = 3e-4;
 
+/** As `Watcher`, and is shown the best so far when that is wanted. */
+export interface Viewer extends Watcher {
+  show?(soFar: CuttingAnswer): void;
+}
+
 /**
  * Solves a cutting problem: a layout, what it costs, and the least any could cost. First layouts built board by board,
  * then the relaxed programme with its bound, dives from it, the restricted master in whole numbers, and enumeration. `hear` is told
@@ -81,23 +86,25 @@ const GAP = 3e-4;
 export function solveCutting(
   problem: CuttingProblem,
   lp: LpSolver | undefined,
-  watcher: Watcher = {},
+  { show, ...watcher }: Viewer = {},
   wishes?: Wishes,
 ): CuttingAnswer {
   const { merged, of } = merge(problem);
-  const answer = solveMerged(merged, lp, watcher, wishes);
-  const named = (used: Used) => split(problem, merged, of, used);
-  return { ...answer, ...named(answer.used), others: answer.others.map((o) => named(o).used) };
+  const named = (answer: CuttingAnswer): CuttingAnswer => {
+    const renamedTo = (used: Used) => split(problem, merged, of, used);
+    return { ...answer, ...renamedTo(answer.used), others: answer.others.map((o) => renamedTo(o).used) };
+  };
+  return named(solveMerged(merged, lp, { ...watcher, show: (soFar) => show?.(named(soFar)) }, wishes));
 }
 
 function solveMerged(
   problem: CuttingProblem,
   lp: LpSolver | undefined,
-  watcher: Watcher,
+  { show, ...watcher }: Viewer,
   wishes?: Wishes,
 ): CuttingAnswer {
   const { pieces, style } = problem;
-  const s = new Solving(problem, watcher, wishes !== undefined);
+  const s = new Solving(problem, watcher, wishes !== undefined, () => show?.(answerOf(s, wishes, true)));
   if (pieces.length > 0) {
     // What is easier to cut goes first, and stays when nothing is cheaper.
     const easier: Style | undefined =
@@ -110,14 +117,19 @@ function solveMerged(
     if (s.goesOn() && !(s.isWhole && s.reaches(s.bound))) new Search(s, style, true, lp).run();
     if (s.stopped && !s.isWhole) s.consider(...anyhow(problem, s.rest));
   }
-  const { used, others } = wishes && s.isWhole ? asWished(s, wishes) : { used: s.incumbent ?? [], others: [] };
+  return answerOf(s, wishes, s.stopped);
+}
+
+/** What is known so far; the rest of what is wished is looked for too, unless nobody waits for it. */
+function answerOf(s: Solving, wishes: Wishes | undefined, isBrief: boolean): CuttingAnswer {
+  const { used, others } = wishes && s.isWhole ? asWished(s, wishes, isBrief) : { used: s.incumbent ?? [], others: [] };
   const cost = costOf(used, s.stock);
   const short = s.left.flatMap((quantity, piece) => (quantity > 0 ? [{ piece, quantity }] : []));
   return {
     used,
     cost,
     bound: s.bound,
-    fewest: Math.ceil(leastOf(problem) - 1e-6),
+    fewest: Math.ceil(leastOf(s.problem) - 1e-6),
     reasons: s.reasons,
     boundStyle: s.bound > s.plain + 1e-9 ? "style" : "any",
     proven: short.length === 0 && cost <= s.bound + 1e-9,
@@ -127,13 +139,13 @@ function solveMerged(
 }
 
 /** Of all whole layouts met the one that suits the maker's wishes best, and those none beats in both cost and set-ups. */
-function asWished(s: Solving, wishes: Wishes): { used: Used; others: Used[] } {
+function asWished(s: Solving, wishes: Wishes, isBrief: boolean): { used: Used; others: Used[] } {
   const used = s.incumbent!;
   if (used.length === 0) return { used, others: [] };
-  const plainest = s.stopped ? undefined : pieceByPiece(s.problem, s.rest);
+  const plainest = isBrief ? undefined : pieceByPiece(s.problem, s.rest);
   if (plainest) s.seen.push(plainest);
   const isLeast = (u: Used) => costOf(u, s.stock) <= s.bound + 1e-9 && wishes.setUps(u) <= wishes.fewest;
-  const fewer = s.stopped || isLeast(used) ? [] : fewerSetUps(s.problem, s.rest, () => s.goesOn(), isLeast);
+  const fewer = isBrief || isLeast(used) ? [] : fewerSetUps(s.problem, s.rest, () => s.goesOn(), isLeast);
   const others = unbeaten([used, ...s.seen, ...fewer], s.stock, wishes.setUps);
   const value = (u: Used) => costOf(u, s.stock) + wishes.price * wishes.setUps(u) - wishes.kept(u);
   return { used: [...others, ...s.seen].reduce((a, b) => (value(b) < value(a) - 1e-9 ? b : a), others[0]!), others };

@@ -9,6 +9,8 @@ import { type Sums, sumsOf } from "./sums";
 export interface Watcher {
   hear?(best: { cost: number; bound: number; count: number }): void;
   goOn?(): boolean;
+  /** Asked as often as `goOn`, once there is a layout: whether it is wanted as it is, while the search goes on. */
+  isWanted?(): boolean;
 }
 
 /** Whole layouts kept for the maker's other wishes. */
@@ -30,10 +32,12 @@ export class Solving {
   readonly seen: Used[] = [];
   private going = true;
 
+  /** `show` is done when the incumbent is wanted as it is. */
   constructor(
     readonly problem: CuttingProblem,
     private readonly watcher: Watcher,
     private readonly keepsSeen: boolean,
+    private readonly show: () => void = () => undefined,
   ) {
     const { pieces, stock } = problem;
     this.rest = { left: pieces.map((p) => p.quantity), supply: stock.map((s) => s.available) };
@@ -48,6 +52,7 @@ export class Solving {
   }
   /** Whether somebody still waits for something better. */
   goesOn(): boolean {
+    if (this.incumbent && this.watcher.isWanted?.()) this.show();
     return (this.going &&= this.watcher.goOn?.() ?? true);
   }
   get stopped(): boolean {
