@@ -93,7 +93,7 @@ export function readAsked(text: string, all: Makeable[], today: string, usual: s
     if (lines) asked.lines.push(...lines);
     else if (said.trim() === "") continue;
     else if (asked.due === undefined && readDay(said, today)) asked.due = readDay(said, today)!;
-    else asked.unknown.push(said);
+    else asked.unknown.push(said.trim());
   }
   return asked;
 }
@@ -147,8 +147,16 @@ function asLast(found: Makeable[], said: string, last: Makeable | undefined): Ma
 /** `bodies and frames` are two things; `floor with tray and runners` is one, `bodies with frames` a box with what hangs in it. */
 function apart(part: string, all: Makeable[]): string[] {
   if (part.trim() === "") return [];
-  const pieces = part.split(/\s+(?:and|&)\s+/i).filter(Boolean);
   const isKnown = (p: string) => linesIn(p, all, []) !== undefined;
+  const pieces = part
+    .split(/\s+(?=(?:and|&)\s)/i)
+    .filter(Boolean)
+    // `for Reed and Sons` is one whom: what comes after it is a thing where it is so many, or something the trade makes.
+    .reduce<string[]>((before, p) => {
+      const [last, next] = [before.at(-1), p.replace(/^(?:and|&)\s+/i, "")];
+      const isWhom = last !== undefined && /\bfor\b/i.test(last) && !/^\d/.test(next) && !isKnown(next);
+      return isWhom ? [...before.slice(0, -1), `${last} ${p}`] : [...before, next];
+    }, []);
   const things = part.replace(/\s*\bfor\b.*$/i, "");
   const isOne = pieces.length < 2 || (FRAMED.test(things) && isKnown(things));
   const known = pieces.filter((p) => isKnown(p) || isKnown(p.replace(/\s*\bfor\b.*$/i, "")) || isKnown(WOOD.exec(p)?.[1] ?? "")); // prettier-ignore
