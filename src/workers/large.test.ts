@@ -3,8 +3,8 @@ import fc from "fast-check";
 import { layoutRequest } from "@/core/job/ask";
 import { readJobFile } from "@/core/job/file";
 import { workJob } from "@/core/job/worked";
-import { layGroup } from "@/core/layout/lay";
-import { partsOf, sharedParts } from "@/core/layout/layout";
+import { type GroupLayout, layGroup } from "@/core/layout/lay";
+import { joined, partsOf, sharedParts } from "@/core/layout/layout";
 import { byLarge } from "@/core/layout/cutting/large";
 import { ColumnPool, generateColumns } from "@/core/layout/cutting/master";
 import { mend } from "@/core/layout/cutting/mend";
@@ -14,6 +14,7 @@ import { costOf, type CuttingProblem, type Rest, type Used } from "@/core/layout
 import { trimmed } from "@/core/layout/cutting/reshape";
 import { solveCutting } from "@/core/layout/cutting/solve";
 import { checkAnswer } from "@/core/layout/tests/check";
+import { verify } from "@/core/layout/tests/verify";
 import { cheapestOf, everyPattern } from "@/core/layout/tests/every";
 import type { LpSolver } from "@/core/layout/lp";
 import { highsSolver } from "./highs";
@@ -163,6 +164,22 @@ test("where slips told together leave it open, every slip told apart settles it:
   // Fractions of boards for 576.00 would do; what the solver of whole numbers says of them is no proof.
   expect([boards.cost, boards.boundCost, boards.reasons.refuted]).toEqual([578.6, 578.6, 1]);
 }, 60_000);
+
+test("what a search shows on the way can be cut, and that it is shown changes nothing of what it comes to", () => {
+  const request = askedOf("1-heath-estate", "body", "deep", 42);
+  const parts = partsOf(request);
+  const [boards, ...others] = parts.asks.map((ask) => layGroup(ask, {}, lp));
+  const shown: GroupLayout[] = [];
+  let asked = 0;
+  const watcher = { isWanted: () => ++asked % 20 === 0, show: (soFar: GroupLayout) => void shown.push(soFar) };
+  expect(layGroup(parts.asks[0]!, watcher, lp)).toEqual(boards);
+  expect(shown.length).toBeGreaterThan(5);
+  for (const soFar of shown) {
+    verify(joined(request, parts, [soFar, ...others], 0), request);
+    expect(soFar.cost).toBeGreaterThanOrEqual(boards!.cost);
+    expect(soFar.boundCost).toBeLessThanOrEqual(boards!.boundCost);
+  }
+}, 120_000);
 
 test("what dives do not find is found where large pieces are chosen first: 139 frames for the 132 of a demo job", () => {
   const request = askedOf("3-allotment", "frame", "", 139);

@@ -105,9 +105,10 @@ async function ask<N extends TaskName>(
   return told;
 }
 
-/** When its time is up a search may be in overtime, for as long again as this, and show what it has till then. */
+/** A search shows what it has after so many ms each, and when its time is up; then it goes on for so long, if nobody waits for its thread. */
 interface GoesOn<N extends TaskName> {
-  within: number;
+  shows: number[];
+  overtime: number;
   show(soFar: Tasks[N]["answer"]): void;
 }
 
@@ -127,7 +128,7 @@ async function runOnThread<N extends TaskName>(
   );
   const told = new Int32Array(new SharedArrayBuffer(4));
   let cut: Cut | undefined;
-  let isShown = false;
+  let isOver = false;
   const end = (why: Cut) => {
     cut ??= why;
     Atomics.store(told, 0, TOLD.end);
@@ -138,18 +139,21 @@ async function runOnThread<N extends TaskName>(
   const look = () => {
     if (yields && turns().crowded) end("others");
     // In overtime it is in nobody's way.
-    if (isShown && turns().awaited) end("others");
+    if (isOver && turns().awaited) end("others");
   };
   look();
   const looks = setInterval(look, 100);
   let clock: ReturnType<typeof setTimeout> | undefined;
+  const show = () => Atomics.compareExchange(told, 0, TOLD.goOn, TOLD.show);
   const timeIsUp = () => {
-    if (!goesOn || isShown || turns().awaited) return asked();
-    isShown = true;
-    Atomics.compareExchange(told, 0, TOLD.goOn, TOLD.show);
-    clock = setTimeout(timeIsUp, goesOn.within);
+    if (!goesOn || isOver) return asked();
+    if (turns().awaited) return end("others");
+    isOver = true;
+    show();
+    clock = setTimeout(timeIsUp, goesOn.overtime);
   };
   if (within !== undefined) clock = setTimeout(timeIsUp, within);
+  const shows = goesOn?.shows.map((ms) => setTimeout(show, ms)) ?? [];
   const late = AbortSignal.timeout(LONGEST);
   // Told to end, a search ends itself in a moment: a thread that is ended takes what it had loaded with it, and one that is ended
   // while it loads has taken the whole program along.
@@ -177,7 +181,7 @@ async function runOnThread<N extends TaskName>(
     throw e;
   } finally {
     clearInterval(looks);
-    clearTimeout(clock);
+    for (const timer of [clock, ...shows]) clearTimeout(timer);
     clearTimeout(patience);
     signal?.removeEventListener("abort", hungUp);
     enough?.removeEventListener("abort", asked);
@@ -192,15 +196,43 @@ interface Asking extends How<Progress> {
   better?: boolean;
   /** Told of the layout with every thickness on its own, where some may yet do better together. */
   apart?: (result: LayoutResult) => void;
-  /** A search that has not ended `within` its time goes on for so many ms, and what it has by then is its answer for now. */
-  overtime?: number;
+  /** What a search has on the way is its answer for now. */
+  goesOn?: Omit<GoesOn<"group">, "show">;
 }
 
 type Heard = Tasks["group"]["progress"];
 
-/** What is heard of a layout's groups, by their questions, as often as they are asked, and their searches that are in overtime. */
+/** A group's search, which may be asked again and again what it has. */
+class Search {
+  isOver = false;
+  private readonly end: Promise<Told<"group">>;
+  private shown: Told<"group"> | undefined;
+  private wake: ((told: Told<"group">) => void) | undefined;
+
+  constructor(begin: (show: GoesOn<"group">["show"]) => Promise<Told<"group">>) {
+    this.end = begin((answer) => {
+      const told: Told<"group"> = { answer, cut: "time" };
+      if (this.wake) this.wake(told);
+      else this.shown = told;
+      this.wake = undefined;
+    }).finally(() => (this.isOver = true));
+  }
+
+  /** What it shows next, or its end. */
+  next(): Promise<Told<"group">> {
+    const { shown } = this;
+    this.shown = undefined;
+    if (shown && !this.isOver) return Promise.resolve(shown);
+    return new Promise((resolve, reject) => {
+      this.wake = resolve;
+      this.end.then(resolve, reject);
+    });
+  }
+}
+
+/** What is heard of a layout's groups, by their questions, as often as they are asked, and their searches. */
 class Hearing {
-  readonly overtime = new Map<string, Promise<Told<"group">>>();
+  readonly searches = new Map<string, Search>();
   private readonly best = new Map<string, Heard>();
   private readonly done = new Set<string>();
   private asked: string[] = [];
@@ -229,7 +261,7 @@ class Hearing {
  */
 async function lay(
   request: LayoutRequest,
-  { waits, better, apart: toldApart, overtime, ...how }: Asking,
+  { waits, better, apart: toldApart, goesOn, ...how }: Asking,
   hearing = new Hearing(how.hear),
 ): Promise<{ result: LayoutResult; cut?: Cut }> {
   const began = performance.now();
@@ -237,40 +269,37 @@ async function lay(
   const cuts = new Set<Cut>();
   // Every group listens for its end.
   for (const signal of [how.signal, how.enough]) if (signal) setMaxListeners(0, signal);
-  const askGroup = async (group: Tasks["group"]["ask"], i: number, key: string): Promise<Told<"group">> => {
-    const late = hearing.overtime.get(key);
-    hearing.overtime.delete(key);
-    const told = await late;
-    if (told && told.cut !== "others") return told;
-    let isLate = false;
+  const isGoing = (key: string) => hearing.searches.get(key)?.isOver === false;
+  const askGroup = async (group: Tasks["group"]["ask"], rank: number, key: string): Promise<Told<"group">> => {
+    if (isGoing(key)) {
+      const told = await hearing.searches.get(key)!.next();
+      // What was ended for others' sake is begun again when they have theirs; at the last that is waited for.
+      if (goesOn || told.cut !== "others") return told;
+    }
     const hear = (p: Heard) => hearing.hear(key, p);
-    const start: Start = (work) => place.run(i, how.signal, work);
-    let last: Promise<Told<"group">>;
-    const first = await new Promise<Told<"group">>((resolve, reject) => {
-      const show = (answer: Tasks["group"]["answer"]) => {
-        isLate = true;
-        resolve({ answer, cut: "time" });
-      };
-      const goesOn = overtime === undefined ? undefined : { within: overtime, show };
-      last = ask("group", group, { ...how, hear, goesOn }, start, key);
-      last.then(resolve, reject);
-    });
-    if (isLate) hearing.overtime.set(key, last!);
-    return first;
+    const start: Start = (work) => place.run(rank, how.signal, work);
+    const search = new Search((show) =>
+      ask("group", group, { ...how, hear, ...(goesOn ? { goesOn: { ...goesOn, show } } : {}) }, start, key),
+    );
+    hearing.searches.set(key, search);
+    return search.next();
   };
-  const askParts = ({ asks }: LayoutParts) => {
+  const askParts = async ({ asks }: LayoutParts) => {
     const keys = asks.map((group) => keyOf("group", group));
     hearing.ask(keys);
-    if (keys.every((key) => hearing.overtime.has(key))) place.leave();
-    return Promise.all(
-      asks.map(async (group, i) => {
-        const { answer, cut } = await askGroup(group, i, keys[i]!);
-        if (cut) cuts.add(cut);
-        const { cost, count, boundCost: bound } = answer;
-        hearing.hear(keys[i]!, { cost, count, bound }, !cut);
-        return answer;
-      }),
-    );
+    if (keys.every(isGoing)) place.leave();
+    const answered = async (group: Tasks["group"]["ask"], rank: number) => {
+      const key = keys[asks.indexOf(group)]!;
+      const { answer, cut } = await askGroup(group, rank, key);
+      if (cut) cuts.add(cut);
+      const { cost, count, boundCost: bound } = answer;
+      hearing.hear(key, { cost, count, bound }, !cut);
+      return [group, answer] as const;
+    };
+    // What is soon done is done first: else it would wait for the others' threads.
+    const order = [...asks].sort((a, b) => a.lying.length - b.lying.length);
+    const answers = new Map(await Promise.all(order.map(answered)));
+    return asks.map((group) => answers.get(group)!);
   };
   try {
     const apart = partsOf(request);
@@ -293,10 +322,12 @@ export const askLayout = async (request: LayoutRequest, how: Asking = {}): Promi
 
 /** After so long on a thread there is something to buy and saw by; a better one a little later; and the last, before a group is given up; ms. */
 const [QUICK, SOON, LAST] = [100, 6000, 90_000];
+/** Till then it is shown how it stands after so many ms. */
+const SHOWS = [700, 2000];
 
 /**
- * As `askLayout`, but what is best at once, and then after a while, is told (`soFar`) before a better one is looked for. In a crowd everybody gets
- * what comes at once, then everybody what comes soon, and then the rest.
+ * As `askLayout`, but what is best at once, and then after a while and another, is told (`soFar`) before a better one is looked for. In a
+ * crowd everybody gets what comes at once, then everybody what comes soon, and then the rest.
  */
 export async function askLayoutSoon(
   request: LayoutRequest,
@@ -304,9 +335,10 @@ export async function askLayoutSoon(
 ): Promise<LayoutResult> {
   const over = new AbortController();
   const signal = how.signal ? AbortSignal.any([how.signal, over.signal]) : over.signal;
+  const soon: Asking = { within: SOON, better: true, goesOn: { shows: SHOWS, overtime: LAST } };
   const turnsOfIt: Asking[] = [
     { within: QUICK, yields: true, apart: soFar },
-    { within: SOON, better: true, overtime: LAST },
+    ...[...SHOWS, SOON].map(() => soon),
     { better: true, within: LAST },
   ];
   const hearing = new Hearing(how.hear);
@@ -314,9 +346,11 @@ export async function askLayoutSoon(
   try {
     for (const [n, turn] of turnsOfIt.entries()) {
       const { result, cut } = await lay(request, { ...how, signal, ...turn }, hearing);
-      best = best ? betterOf(best, result) : result;
+      const before = best;
+      best = before ? betterOf(before, result) : result;
       if (!cut || how.enough?.aborted || result.proven || n === turnsOfIt.length - 1) break;
-      soFar(best);
+      const isNews = !before || best.cost !== before.cost || best.missing.length !== before.missing.length;
+      if (isNews) soFar(best);
     }
     return best!;
   } finally {

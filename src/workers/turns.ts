@@ -53,9 +53,9 @@ export class Turns {
     return { run, leave };
   }
 
-  /** Somebody waits for a first answer. */
+  /** Some layout of which nothing is begun waits for a first answer; what more groups one has that is begun wait for its own. */
   get crowded(): boolean {
-    return this.first.size > 0;
+    return this.first.size > 0 && [...this.waiting].some((w) => !w.better);
   }
 
   /** Somebody waits for a better answer. */
