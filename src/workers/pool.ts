@@ -128,7 +128,7 @@ async function runOnThread<N extends TaskName>(
   );
   const told = new Int32Array(new SharedArrayBuffer(4));
   let cut: Cut | undefined;
-  let isOver = false;
+  let inOvertime = false;
   const end = (why: Cut) => {
     cut ??= why;
     Atomics.store(told, 0, TOLD.end);
@@ -139,16 +139,16 @@ async function runOnThread<N extends TaskName>(
   const look = () => {
     if (yields && turns().crowded) end("others");
     // In overtime it is in nobody's way.
-    if (isOver && turns().awaited) end("others");
+    if (inOvertime && turns().awaited) end("others");
   };
   look();
   const looks = setInterval(look, 100);
   let clock: ReturnType<typeof setTimeout> | undefined;
   const show = () => Atomics.compareExchange(told, 0, TOLD.goOn, TOLD.show);
   const timeIsUp = () => {
-    if (!goesOn || isOver) return asked();
+    if (!goesOn || inOvertime) return asked();
     if (turns().awaited) return end("others");
-    isOver = true;
+    inOvertime = true;
     show();
     clock = setTimeout(timeIsUp, goesOn.overtime);
   };
@@ -348,7 +348,8 @@ export async function askLayoutSoon(
       const { result, cut } = await lay(request, { ...how, signal, ...turn }, hearing);
       const before = best;
       best = before ? betterOf(before, result) : result;
-      if (!cut || how.enough?.aborted || result.proven || n === turnsOfIt.length - 1) break;
+      // Where nothing can cost less, fewer set-ups are still looked for: the last answer is the same however long the ways to it take.
+      if (!cut || how.enough?.aborted || n === turnsOfIt.length - 1) break;
       const isNews = !before || best.cost !== before.cost || best.missing.length !== before.missing.length;
       if (isNews) soFar(best);
     }
