@@ -99,12 +99,16 @@ test(
       }
     })();
     const first: number[] = [];
-    for (let seed = 101; seed <= 100 + Math.max(3, SEEDS); seed++)
-      first.push((await changed(demo[seed % 2 ? 1 : 3]!, seed)).told[0]!.ms);
+    const near: number[] = [];
+    for (let seed = 101; seed <= 100 + Math.max(3, SEEDS); seed++) {
+      const answer = await changed(demo[seed % 2 ? 1 : 3]!, seed);
+      first.push(answer.told[0]!.ms);
+      near.push(answer.near);
+    }
     expect(done).toBeLessThan(many.length);
     await behind;
     process.stdout.write(
-      `${many.length} open jobs in ${((performance.now() - began) / 1000).toFixed(0)} s; meanwhile of the one in hand the first answer ms ${said(first)}\n`,
+      `${many.length} open jobs in ${((performance.now() - began) / 1000).toFixed(0)} s; meanwhile of the one in hand the first answer ms ${said(first)}; proven or within 0.05 % ms ${said(near)}\n`,
     );
   },
   SEEDS * PATIENCE,

@@ -23,7 +23,7 @@ import type { Gain } from "@/core/plan/whatif";
 import type { WholePlan } from "@/core/plan/whole";
 import type { Proposal } from "@/core/purchase/proposal";
 import { type ProposalRequest, type Said, type StandingRequest, type TaskName, type Tasks, TOLD } from "./tasks";
-import { Turns } from "./turns";
+import { type Row, Turns } from "./turns";
 
 /** Answers kept by what was asked, the least recently used dropped first: those of the jobs of a first page among them. */
 const KEPT = 256;
@@ -64,8 +64,8 @@ interface How<P> {
   enough?: AbortSignal;
   /** After so many ms on its thread what is best so far is the answer. */
   within?: number;
-  /** As soon as somebody else waits for a first answer, what there is then is the answer. */
-  yields?: boolean;
+  /** As soon as somebody else waits for a first answer, or for a better one, what there is then is the answer. */
+  yields?: "first" | "better";
 }
 /** Why an answer is not the last word: its time was up, or others waited. */
 type Cut = "time" | "others";
@@ -137,9 +137,9 @@ async function runOnThread<N extends TaskName>(
   enough?.addEventListener("abort", asked);
   if (enough?.aborted) asked();
   const look = () => {
-    if (yields && turns().crowded) end("others");
+    if (yields === "first" && turns().crowded) end("others");
     // In overtime it is in nobody's way.
-    if (inOvertime && turns().awaited) end("others");
+    if ((yields === "better" || inOvertime) && turns().awaited) end("others");
   };
   look();
   const looks = setInterval(look, 100);
@@ -192,8 +192,8 @@ async function runOnThread<N extends TaskName>(
 interface Asking extends How<Progress> {
   /** How many layouts are before this one, each time that changes. */
   waits?: (before: number) => void;
-  /** It has a first answer and is after a better one. */
-  better?: boolean;
+  /** Of whoever has a first answer and is after a better one. */
+  row?: Row;
   /** Told of the layout with every thickness on its own, where some may yet do better together. */
   apart?: (result: LayoutResult) => void;
   /** What a search has on the way is its answer for now. */
@@ -261,11 +261,11 @@ class Hearing {
  */
 async function lay(
   request: LayoutRequest,
-  { waits, better, apart: toldApart, goesOn, ...how }: Asking,
+  { waits, row = "first", apart: toldApart, goesOn, ...how }: Asking,
   hearing = new Hearing(how.hear),
 ): Promise<{ result: LayoutResult; cut?: Cut }> {
   const began = performance.now();
-  const place = turns().enter((before) => waits?.(before), better ?? false);
+  const place = turns().enter((before) => waits?.(before), row);
   const cuts = new Set<Cut>();
   // Every group listens for its end.
   for (const signal of [how.signal, how.enough]) if (signal) setMaxListeners(0, signal);
@@ -335,11 +335,11 @@ export async function askLayoutSoon(
 ): Promise<LayoutResult> {
   const over = new AbortController();
   const signal = how.signal ? AbortSignal.any([how.signal, over.signal]) : over.signal;
-  const soon: Asking = { within: SOON, better: true, goesOn: { shows: SHOWS, overtime: LAST } };
+  const soon: Asking = { within: SOON, row: "better", goesOn: { shows: SHOWS, overtime: LAST } };
   const turnsOfIt: Asking[] = [
-    { within: QUICK, yields: true, apart: soFar },
+    { within: QUICK, yields: "first", apart: soFar },
     ...[...SHOWS, SOON].map(() => soon),
-    { better: true, within: LAST },
+    { within: LAST, row: "better" },
   ];
   const hearing = new Hearing(how.hear);
   let best: LayoutResult | undefined;
@@ -367,11 +367,11 @@ const UNSEEN = 30_000;
 async function inTurn<N extends TaskName>(
   name: N,
   question: Tasks[N]["ask"],
-  behind: boolean,
+  row: Row,
   how: AbortSignal | How<Tasks[N]["progress"]> = {},
 ): Promise<Tasks[N]["answer"]> {
   const told = how instanceof AbortSignal ? { signal: how } : how;
-  const place = turns().enter(() => undefined, behind);
+  const place = turns().enter(() => undefined, row);
   try {
     return await place.run(0, told.signal, async () => (await runOnThread(name, question, told)).answer);
   } finally {
@@ -390,24 +390,28 @@ type Watch<N extends TaskName> = Pick<How<Tasks[N]["progress"]>, "hear" | "signa
 
 /** The plan of the whole shop. @throws AbortError, LayoutLimit, FullError */
 export const askPlan = (request: Tasks["plan"]["ask"], how: Watch<"plan"> = {}): Promise<WholePlan> =>
-  inTurn("plan", request, false, { ...how, within: PLANNED_IN });
+  inTurn("plan", request, "first", { ...how, within: PLANNED_IN });
 
 /** The plan mended after something slipped. @throws LayoutLimit, FullError */
-export const askMended = (request: Tasks["mended"]["ask"], signal?: AbortSignal): Promise<Replanned> => inTurn("mended", request, false, signal ?? {}); // prettier-ignore
+export const askMended = (request: Tasks["mended"]["ask"], signal?: AbortSignal): Promise<Replanned> => inTurn("mended", request, "first", signal ?? {}); // prettier-ignore
 
 /** What more the shop could have would gain. @throws AbortError, LayoutLimit, FullError */
 export const askGains = (request: Tasks["gains"]["ask"], how: Watch<"gains"> = {}): Promise<Gain[]> =>
-  inTurn("gains", request, false, { ...how, within: WEIGHED_IN, yields: true });
+  inTurn("gains", request, "first", { ...how, within: WEIGHED_IN, yields: "first" });
 
 /** Where a job stands, worked out behind everything somebody waits for; `within` is how long its layout is looked for, ms. @throws LayoutLimit */
 export async function askStanding(request: StandingRequest, within = UNSEEN): Promise<Standing> {
-  const { result } = await lay(await inTurn("request", request.job, true), { better: true, within });
-  return inTurn("standing", { ...request, result }, true);
+  const asked = await inTurn("request", request.job, "behind");
+  // In somebody's way it is ended, and begun again when they have theirs.
+  for (;;) {
+    const { result, cut } = await lay(asked, { row: "behind", yields: "better", within });
+    if (cut !== "others") return inTurn("standing", { ...request, result }, "behind");
+  }
 }
 
 /** What to order from whom. @throws AbortError, LayoutLimit, FullError */
 export async function askProposal(request: ProposalRequest, signal?: AbortSignal): Promise<Proposal> {
-  const place = turns().enter(() => undefined, false);
+  const place = turns().enter(() => undefined, "first");
   try {
     // Every page that shows it asks again whenever anything changes: mostly it is the same question.
     return (await ask("proposal", request, { signal }, (work) => place.run(0, signal, work))).answer;
@@ -418,9 +422,9 @@ export async function askProposal(request: ProposalRequest, signal?: AbortSignal
 
 /** What a job comes to, laid out as far as it is in a moment. @throws AbortError, LayoutLimit, FullError */
 export async function askWeighed(job: Job, signal?: AbortSignal): Promise<Weighed> {
-  const request = await inTurn("request", job, false, signal);
+  const request = await inTurn("request", job, "first", signal);
   const { result } = await lay(request, { signal, within: MOMENT });
-  return inTurn("weighed", { job, result }, false, signal);
+  return inTurn("weighed", { job, result }, "first", signal);
 }
 
 /** Nobody waits longer than this, in ms, for a file or a page to print; most have been laid out on screen already. */

@@ -7,14 +7,22 @@ interface Waiting {
   better: boolean;
 }
 
+/** The row one waits in: for a first answer, for a better one, or, behind both, for what nobody looks at yet. */
+export type Row = "first" | "better" | "behind";
+/** Behind as many groups as any layout has. */
+const BEHIND = 1e6;
+
 /**
- * Who is let to a thread next: everybody's first answer before anybody's better one. Better ones never take every thread, so that
- * whoever asks now need not wait until others have theirs. Of one layout's groups each waits behind as many of another's.
+ * Who is let to a thread next: everybody's first answer before anybody's better one, and those before what nobody looks at yet. These
+ * never take every thread, so that whoever asks now need not wait until others have theirs. Of one layout's groups each waits behind
+ * as many of another's.
  */
 export class Turns {
   private readonly first: PQueue;
   private readonly better: PQueue;
   private readonly waiting = new Set<Waiting>();
+  /** Groups that wait for a better answer. */
+  private wished = 0;
 
   constructor(
     threads: number,
@@ -29,7 +37,8 @@ export class Turns {
    * A place in the row for one layout, given up by `leave`; `run` starts one of its groups when it is its turn.
    * @throws FullError when the row is full
    */
-  enter(hear: (before: number) => void, better: boolean) {
+  enter(hear: (before: number) => void, row: Row) {
+    const better = row !== "first";
     if (!better && this.waiting.size >= this.most) throw new FullError(this.most);
     const place: Waiting = { hear, better };
     this.waiting.add(place);
@@ -42,14 +51,25 @@ export class Turns {
       // Who left without asking anything leaves the others as they were.
       if (this.first.size + this.first.pending === 0) this.better.start();
     };
-    const run = <T>(group: number, signal: AbortSignal | undefined, work: () => Promise<T>): Promise<T> =>
-      (better ? this.better : this.first).add(
+    const run = <T>(group: number, signal: AbortSignal | undefined, work: () => Promise<T>): Promise<T> => {
+      let wishes = row === "better" ? 1 : 0;
+      this.wished += wishes;
+      // Or given up before it is begun.
+      const begun = () => {
+        signal?.removeEventListener("abort", begun);
+        this.wished -= wishes;
+        wishes = 0;
+      };
+      signal?.addEventListener("abort", begun);
+      return (better ? this.better : this.first).add(
         () => {
+          begun();
           leave();
           return work();
         },
-        { priority: -group, signal },
+        { priority: -group - (row === "behind" ? BEHIND : 0), signal },
       ) as Promise<T>;
+    };
     return { run, leave };
   }
 
@@ -60,7 +80,7 @@ export class Turns {
 
   /** Somebody waits for a better answer. */
   get awaited(): boolean {
-    return this.better.size > 0;
+    return this.wished > 0;
   }
 
   private tell(): void {
