@@ -118,6 +118,7 @@ test("boards, money and the day move while a quantity is typed, and nothing flic
   await page.goto("/jobs/1/ask");
   const tab = (name: string) => page.getByRole("navigation", { name: "Stations" }).getByRole("link", { name });
   await expect(tab("Run")).toContainText(/ready .* \w+$/, { timeout: 60_000 });
+  await expect(tab("Lay out")).toContainText("least", { timeout: 60_000 });
   await page.evaluate(() => {
     const said: string[] = [];
     const stations = document.querySelector('nav[aria-label="Stations"]')!;

@@ -367,7 +367,8 @@ export function useOpenJob(
       result && order && { boards: result.count, total: order.total, ...(plan ? { finish: plan.finish } : {}) },
     [result, order, plan],
   );
-  const was = useStood(change, tried !== null, now);
+  // What is still looked for is nothing to hold a change against.
+  const was = useStood(change, tried !== null, layout.improving ? undefined : now);
 
   const laid = useMemo(() => ({ layout, order, plan, was }), [layout, order, plan, was]);
   return { desk, laid };

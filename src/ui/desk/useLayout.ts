@@ -10,7 +10,7 @@ export interface LayoutState {
   result?: LayoutResult;
   /** The result is of the present question. */
   fresh: boolean;
-  /** It is the best so far; a cheaper one is still looked for. */
+  /** It is the best so far; a better one is still looked for: cheaper, or with fewer set-ups. */
   improving?: boolean;
   progress?: Progress;
   /** So many layouts are worked out before this one. */
@@ -63,7 +63,7 @@ export function useLayout(request: LayoutRequest): LayoutState {
             if (said.progress) setState((s) => ({ ...s, progress: said.progress, before: undefined }));
             if (said.before !== undefined) setState((s) => ({ ...s, before: said.before }));
             const { result, soFar } = said;
-            if (soFar) setState((s) => ({ ...s, fresh: true, improving: !soFar.proven, early: false, result: soFar }));
+            if (soFar) setState((s) => ({ ...s, fresh: true, improving: true, early: false, result: soFar }));
             if (result) setState((s) => ({ state: "done", fresh: true, result, early: s.state === "stopped" }));
             if (said.error) throw new Error(said.error);
           }

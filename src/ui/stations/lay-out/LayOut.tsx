@@ -173,9 +173,10 @@ function Headline() {
               {" "}
               for <b className="text-[1.7rem]">{money(result.cost)}</b>
             </>
-          )}{" "}
-          so far; looking for a {bare ? "better" : "cheaper"} layout
-          {progress ? atLeast(progress.bound) : ""}
+          )}
+          {result.proven
+            ? `; none of its kind ${bare ? "does with less" : "is cheaper"}, looking for one with fewer set-ups`
+            : ` so far; looking for a ${bare ? "better" : "cheaper"} layout${progress ? atLeast(progress.bound) : ""}`}
         </span>
         <progress max={progress?.of ?? 1} value={progress?.done ?? 0} className="w-32" />
         <button className="quiet" onClick={layout.stop}>
