@@ -402,11 +402,10 @@ export const askGains = (request: Tasks["gains"]["ask"], how: Watch<"gains"> = {
 /** Where a job stands, worked out behind everything somebody waits for; `within` is how long its layout is looked for, ms. @throws LayoutLimit */
 export async function askStanding(request: StandingRequest, within = UNSEEN): Promise<Standing> {
   const asked = await inTurn("request", request.job, "behind");
-  // In somebody's way it is ended, and begun again when they have theirs.
-  for (;;) {
-    const { result, cut } = await lay(asked, { row: "behind", yields: "better", within });
-    if (cut !== "others") return inTurn("standing", { ...request, result }, "behind");
-  }
+  const laid = await lay(asked, { row: "behind", yields: "better", within });
+  // In somebody's way it was ended. Begun again it is not, or whoever goes from page to page would have it begun without end.
+  const { result } = laid.cut === "others" ? await lay(asked, { row: "behind", within }) : laid;
+  return inTurn("standing", { ...request, result }, "behind");
 }
 
 /** What to order from whom. @throws AbortError, LayoutLimit, FullError */
