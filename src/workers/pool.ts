@@ -192,7 +192,7 @@ async function runOnThread<N extends TaskName>(
 interface Asking extends How<Progress> {
   /** How many layouts are before this one, each time that changes. */
   waits?: (before: number) => void;
-  /** Of whoever has a first answer and is after a better one. */
+  /** The row it waits in: that for first answers where nothing is said. */
   row?: Row;
   /** Told of the layout with every thickness on its own, where some may yet do better together. */
   apart?: (result: LayoutResult) => void;
