@@ -20,11 +20,15 @@ interface Node {
   needs: number[];
   supply: Supply;
   bound: number;
+  /** How many of each the relaxed answer cuts, once it is solved. */
+  counts?: number[];
 }
 
 /** Nodes gone into, and whole counts tried, before the search ends with what it has. */
 const MOST_NODES = 200;
 const MOST_TRIED = 12;
+/** So many counts for which the first dive finds nothing are put off before one of them is gone into. */
+const MOST_LATER = 2;
 /** As many nodes are gone into even where the gap is small: many a proof takes no more. */
 const FEW_NODES = 40;
 /** Dives for one set of counts; and for one whose boards leave less than this part of the cheapest to waste. */
@@ -57,35 +61,52 @@ export interface Counting {
  */
 export function byCounts(d: Diver, rest: Rest, root: MasterAnswer, { sums, cost, raise, isNear }: Counting): void {
   let open: Node[] = [{ needs: rest.supply.map(() => 0), supply: rest.supply, bound: root.bound }];
+  // Counts for which a first dive found nothing: others are often found at once, and cost next to nothing more.
+  let later: Trial[] = [];
   // The least of what was tried in vain, and not shown to be impossible.
   let unsettled = Infinity;
   let refuted = 0;
   const isBeaten = (bound: number) => sums.up(bound) >= cost() - 1e-9;
   const before = d.pricer.spent();
-  for (let nodes = 0, tried = 0; nodes < MOST_NODES && d.going(); nodes++) {
+  for (let nodes = 0, tried = 0; nodes < MOST_NODES && d.going(); ) {
     const spent = d.pricer.spent() - before;
     open = open.filter((n) => !isBeaten(n.bound));
-    raise(Math.min(cost(), unsettled, ...open.map((n) => n.bound)), refuted);
-    if (open.length === 0 || (isNear() && (tried > 0 || nodes > FEW_NODES || spent > SPENT.near))) return;
+    later = later.filter((t) => !isBeaten(t.price));
+    raise(Math.min(cost(), unsettled, ...later.map((t) => t.price), ...open.map((n) => n.bound)), refuted);
+    if (open.length + later.length === 0 || (isNear() && (tried > 0 || nodes > FEW_NODES || spent > SPENT.near))) return;
     if (spent > SPENT.all) return;
+    if (later.length > 0 && (open.length === 0 || later.length >= MOST_LATER)) {
+      // The one with most room is found soonest.
+      const trial = later.reduce((a, b) => (roomOf(b) > roomOf(a) + 1e-9 ? b : a));
+      const outcome = thoroughly(d, trial, cost);
+      later = later.filter((t) => t !== trial);
+      if (outcome === "too few") refuted++;
+      if (outcome === "open") unsettled = Math.min(unsettled, trial.price);
+      continue;
+    }
     const node = open.reduce((a, b) => (b.bound < a.bound ? b : a));
-    const answer = generateColumns(d.stock, d.pricer, rest.left, node.supply, d.pool, d.lp, {
-      rounds: 200,
-      going: d.going,
-      needs: node.needs,
-      enough: (_, bound) => isBeaten(bound),
-    });
-    // What could not be solved, or is not gone into, stays open: nothing is known of it but its bound.
-    if (!answer) return;
+    if (!node.counts) {
+      const answer = generateColumns(d.stock, d.pricer, rest.left, node.supply, d.pool, d.lp, {
+        rounds: 200,
+        going: d.going,
+        needs: node.needs,
+        enough: (_, bound) => isBeaten(bound),
+      });
+      // What could not be solved, or is not gone into, stays open: nothing is known of it but its bound.
+      if (!answer) return;
+      // Others may be less by what is known of them: this one is gone into when its turn comes.
+      node.bound = Math.max(node.bound, answer.bound);
+      node.counts = countsOf(answer, node);
+      nodes++;
+      continue;
+    }
     open = open.filter((n) => n !== node);
-    const bound = Math.max(node.bound, answer.bound);
-    if (isBeaten(bound)) continue;
-    const counts = countsOf(answer, node);
+    const { bound, counts } = node;
     const at = counts.reduce((far, n, s) => (offWhole(n) > offWhole(counts[far]!) ? s : far), 0);
     if (offWhole(counts[at]!) > WHOLE) {
       open.push(
-        { ...node, bound, supply: node.supply.with(at, Math.floor(counts[at]!)) },
-        { ...node, bound, needs: node.needs.with(at, Math.ceil(counts[at]!)) },
+        { needs: node.needs, bound, supply: node.supply.with(at, Math.floor(counts[at]!)) },
+        { supply: node.supply, bound, needs: node.needs.with(at, Math.ceil(counts[at]!)) },
       );
       continue;
     }
@@ -94,51 +115,64 @@ export function byCounts(d: Diver, rest: Rest, root: MasterAnswer, { sums, cost,
     // Whole, but with pieces missing: so many boards are too few.
     if (price > bound - 1e-6) {
       if (tried++ >= MOST_TRIED) {
-        open.push({ ...node, bound });
+        open.push(node);
         return;
       }
-      const outcome = tryCounts(d, { left: rest.left, supply: exact }, price, cost);
-      if (outcome === "too few") refuted++;
-      if (outcome === "open") unsettled = Math.min(unsettled, price);
+      const trial = soon(d, { left: rest.left, supply: exact }, price, cost);
+      if (trial === "open") unsettled = Math.min(unsettled, price);
+      else if (trial !== "found") later.push(trial);
     }
     // Its bound is that of any other counts too: only what is dearer is done with.
-    open.push(...around(exact, { ...node, bound }));
+    open.push(...around(exact, node));
   }
 }
 
-/** Whether a cutting with no more boards was found, shown to be impossible, or neither. */
-function tryCounts(d: Diver, within: Rest, price: number, cost: () => number): "found" | "too few" | "open" {
-  const isFound = () => cost() <= price + 1e-9;
+/** So many of each board and what they cost, with the relaxed programme of no others. */
+interface Trial {
+  within: Rest;
+  price: number;
+  relaxed: MasterAnswer;
+}
+
+const roomOf = ({ price, relaxed }: Trial) => price - relaxed.bound;
+const areFew = ({ supply }: Rest) => supply.reduce<number>((sum, n) => sum + (n ?? Infinity), 0) <= FEW_BOARDS;
+
+/** One dive with no more boards than `within`. @returns what is still to be tried when it finds nothing */
+function soon(d: Diver, within: Rest, price: number, cost: () => number): "found" | "open" | Trial {
   const relaxed = generateColumns(d.stock, d.pricer, within.left, within.supply, d.pool, d.lp, {
     rounds: 200,
     going: d.going,
   });
   if (!relaxed) return "open";
+  const trial = { within, price, relaxed };
+  dive(diverFor(d, trial, cost, 0), within, relaxed, 0);
+  return cost() <= price + 1e-9 ? "found" : trial;
+}
+
+/** Of many boards a dive's last are cut by parts too. */
+function diverFor(d: Diver, { within, price }: Trial, cost: () => number, attempt: number): Diver {
+  if (areFew(within)) return { ...d, parts: undefined };
+  const cut: NonNullable<Diver["parts"]>["cut"] = (left, fixed, then) => {
+    const found = byParts(d, left, then, priceOf(left.supply, d.stock), { attempt, tries: PARTS.tries });
+    if (found) d.consider([...fixed, ...found]);
+    return cost() <= price + 1e-9;
+  };
+  return { ...d, parts: { below: PARTS.below, cut } };
+}
+
+/** After the first dive: whether a cutting with no more boards was found, shown to be impossible, or neither. */
+function thoroughly(d: Diver, trial: Trial, cost: () => number): "found" | "too few" | "open" {
+  const { within, price, relaxed } = trial;
+  const isFound = () => cost() <= price + 1e-9;
   const cheapest = Math.min(...d.stock.map((s) => s.price).filter((p) => p > 0));
-  const isFew = within.supply.reduce<number>((sum, n) => sum + (n ?? Infinity), 0) <= FEW_BOARDS;
+  const isFew = areFew(within);
   const dives = DIVES[isFew ? "few" : "many"];
   const most = price - relaxed.cost < dives.waste * cheapest ? dives.tight : dives.most;
   const before = d.pricer.spent();
-  const diver = (attempt: number): Diver => ({
-    ...d,
-    parts: isFew
-      ? undefined
-      : {
-          below: PARTS.below,
-          cut: (left, fixed, then) => {
-            const found = byParts(d, left, then, priceOf(left.supply, d.stock), { attempt, tries: PARTS.tries });
-            if (found) d.consider([...fixed, ...found]);
-            return isFound();
-          },
-        },
-  });
+  if (roomOf(trial) < LARGE * cheapest && byLarge(d, within, relaxed, price, isFound)) return "too few";
   for (let i = 0; i < most && (i < 2 || d.pricer.spent() - before < SPENT.dives) && !isFound() && d.going(); i++) {
-    dive(diver(i), within, relaxed, i);
-    if (isFound()) return "found";
-    if (i === 0 && price - relaxed.bound < LARGE * cheapest && byLarge(d, within, relaxed, price, isFound))
-      return "too few";
-    if (isFound()) return "found";
-    if (i > 0 && !isFew) continue;
+    if (i > 0) dive(diverFor(d, trial, cost, i), within, relaxed, i);
+    if (isFound() || (i > 0 && !isFew)) continue;
     const lacking = restrictedMaster(d, within, relaxed, price);
     if (lacking && isFew && !isFound()) mend(d, within, lacking, i, isFound);
   }
