@@ -137,7 +137,7 @@ interface Trial {
 const roomOf = ({ price, relaxed }: Trial) => price - relaxed.bound;
 const areFew = ({ supply }: Rest) => supply.reduce<number>((sum, n) => sum + (n ?? Infinity), 0) <= FEW_BOARDS;
 
-/** One dive with no more boards than `within`. @returns what is still to be tried when it finds nothing */
+/** One dive with no more boards than `within`, where there is room. @returns what is still to be tried when it finds nothing */
 function soon(d: Diver, within: Rest, price: number, cost: () => number): "found" | "open" | Trial {
   const relaxed = generateColumns(d.stock, d.pricer, within.left, within.supply, d.pool, d.lp, {
     rounds: 200,
@@ -145,9 +145,14 @@ function soon(d: Diver, within: Rest, price: number, cost: () => number): "found
   });
   if (!relaxed) return "open";
   const trial = { within, price, relaxed };
-  dive(diverFor(d, trial, cost, 0), within, relaxed, 0);
+  if (!isTight(d, trial)) dive(diverFor(d, trial, cost, 0), within, relaxed, 0);
   return cost() <= price + 1e-9 ? "found" : trial;
 }
+
+const cheapestOf = ({ stock }: Diver) => Math.min(...stock.map((s) => s.price).filter((p) => p > 0));
+const divesOf = ({ within }: Trial) => DIVES[areFew(within) ? "few" : "many"];
+/** So little room that these boards are soon shown to be too few, or nothing soon finds the way. */
+const isTight = (d: Diver, trial: Trial) => roomOf(trial) < divesOf(trial).waste * cheapestOf(d);
 
 /** Of many boards a dive's last are cut by parts too. */
 function diverFor(d: Diver, { within, price }: Trial, cost: () => number, attempt: number): Diver {
@@ -164,14 +169,14 @@ function diverFor(d: Diver, { within, price }: Trial, cost: () => number, attemp
 function thoroughly(d: Diver, trial: Trial, cost: () => number): "found" | "too few" | "open" {
   const { within, price, relaxed } = trial;
   const isFound = () => cost() <= price + 1e-9;
-  const cheapest = Math.min(...d.stock.map((s) => s.price).filter((p) => p > 0));
   const isFew = areFew(within);
-  const dives = DIVES[isFew ? "few" : "many"];
-  const most = price - relaxed.cost < dives.waste * cheapest ? dives.tight : dives.most;
+  const dives = divesOf(trial);
+  const tight = isTight(d, trial);
+  const most = tight ? dives.tight : dives.most;
   const before = d.pricer.spent();
-  if (roomOf(trial) < LARGE * cheapest && byLarge(d, within, relaxed, price, isFound)) return "too few";
+  if (roomOf(trial) < LARGE * cheapestOf(d) && byLarge(d, within, relaxed, price, isFound)) return "too few";
   for (let i = 0; i < most && (i < 2 || d.pricer.spent() - before < SPENT.dives) && !isFound() && d.going(); i++) {
-    if (i > 0) dive(diverFor(d, trial, cost, i), within, relaxed, i);
+    if (i > 0 || tight) dive(diverFor(d, trial, cost, i), within, relaxed, i);
     if (isFound() || (i > 0 && !isFew)) continue;
     const lacking = restrictedMaster(d, within, relaxed, price);
     if (lacking && isFew && !isFound()) mend(d, within, lacking, i, isFound);
