@@ -113,8 +113,11 @@ function solveMerged(
         : style.trim && style.plainFirst
           ? { ...style, trim: false, ripOnly: true }
           : undefined;
-    if (easier && s.goesOn()) new Search(s, easier, false, lp).run();
-    if (s.goesOn() && !(s.isWhole && s.reaches(s.bound))) new Search(s, style, true, lp).run();
+    const several = s.stock.length > 1;
+    const isDone = () => !s.goesOn() || (s.isWhole && s.reaches(s.bound));
+    if (easier && !several && s.goesOn()) new Search(s, easier, false, lp).run();
+    if (!isDone()) new Search(s, style, true, lp).run();
+    if (easier && several && s.goesOn()) new Search(s, easier, false, lp).run();
     if (s.stopped && !s.isWhole) s.consider(...anyhow(problem, s.rest));
   }
   return answerOf(s, wishes, s.stopped);
