@@ -31,9 +31,12 @@ const MOST_TRIED = 12;
 const MOST_LATER = 2;
 /** As many nodes are gone into even where the gap is small: many a proof takes no more. */
 const FEW_NODES = 40;
-/** Dives for one set of counts; and for one whose boards leave less than this part of the cheapest to waste. */
-const DIVES = { few: { most: 3, tight: 1, waste: 0.1 }, many: { most: 4, tight: 2, waste: 0.05 } };
-/** With less to waste than this part of the cheapest, large pieces are looked at first when a dive finds nothing. */
+/**
+ * Dives for one set of counts; and for one whose boards leave less than this part of the cheapest to waste. Those that are `soon` come
+ * before large pieces are looked at, where there is more to waste.
+ */
+const DIVES = { few: { most: 3, tight: 1, waste: 0.1, soon: 1 }, many: { most: 4, tight: 2, waste: 0.05, soon: 2 } };
+/** With less to waste than this part of the cheapest, large pieces are looked at. */
 const LARGE = 0.5;
 /** Of so few boards each piece counts: what dives leave is mended. Of more, fractions are soon made whole. */
 const FEW_BOARDS = 28;
@@ -174,9 +177,11 @@ function thoroughly(d: Diver, trial: Trial, cost: () => number): "found" | "too 
   const tight = isTight(d, trial);
   const most = tight ? dives.tight : dives.most;
   const before = d.pricer.spent();
-  if (roomOf(trial) < LARGE * cheapestOf(d) && byLarge(d, within, relaxed, price, isFound)) return "too few";
+  const dived = tight ? 0 : dives.soon;
+  for (let i = 1; i < dived && !isFound(); i++) dive(diverFor(d, trial, cost, i), within, relaxed, i);
+  if (!isFound() && roomOf(trial) < LARGE * cheapestOf(d) && byLarge(d, within, relaxed, price, isFound)) return "too few";
   for (let i = 0; i < most && (i < 2 || d.pricer.spent() - before < SPENT.dives) && !isFound() && d.going(); i++) {
-    if (i > 0 || tight) dive(diverFor(d, trial, cost, i), within, relaxed, i);
+    if (i >= dived) dive(diverFor(d, trial, cost, i), within, relaxed, i);
     if (isFound() || (i > 0 && !isFew)) continue;
     const lacking = restrictedMaster(d, within, relaxed, price);
     if (lacking && isFew && !isFound()) mend(d, within, lacking, i, isFound);
