@@ -283,6 +283,12 @@ class Search {
     };
     const { most, work } = DIVES[flat ? "flat" : several ? "several" : "sheet"];
     const times = bounding ? (heavy ? HEAVY.dives : most) : 1;
+    const countsFirst = bounding && several && !flat && !heavy && s.isWhole;
+    if (countsFirst) {
+      const before = s.cost;
+      this.byCounts(diver, root);
+      if (s.cost < before || this.isNear()) return;
+    }
     for (let i = 0; i < times && this.work < work && this.goOn(); i++) {
       if (i > 0 ? this.isNear() : s.reaches(this.target)) return;
       // In three stages the other root is a chance of its own.
@@ -296,20 +302,24 @@ class Search {
         restrictedMaster(diver, s.rest, root);
         continue;
       }
-      if (several && s.isWhole && !this.isNear()) {
-        byCounts(diver, s.rest, root, {
-          sums: s.sums,
-          cost: () => s.cost,
-          raise: (bound, refuted) => this.raise(bound, { refuted }),
-          isNear: () => this.isNear(),
-        });
-        // Bars are soon settled as a whole too.
-        if (!flat) return;
-      }
+      if (several && s.isWhole && !countsFirst) this.byCounts(diver, root);
+      // Bars are soon settled as a whole too.
+      if (several && s.isWhole && !flat) return;
       if (several && !this.isNear()) restrictedMaster(diver, s.rest, root);
       if (this.settles(lp)) return;
       if (!several && !flat && !s.reaches(this.target)) restrictedMaster(diver, s.rest, root);
     }
+  }
+
+  private byCounts(diver: Diver, root: MasterAnswer): void {
+    const { s } = this;
+    if (this.isNear()) return;
+    byCounts(diver, s.rest, root, {
+      sums: s.sums,
+      cost: () => s.cost,
+      raise: (bound, refuted) => this.raise(bound, { refuted }),
+      isNear: () => this.isNear(),
+    });
   }
 
   /** Cuts what a dive has left by parts for less than the incumbent costs. Its programmes are larger, and counted by themselves. */
