@@ -33,11 +33,13 @@ const MOST_LATER = 2;
 const FEW_NODES = 40;
 /**
  * Dives for one set of counts; and for one whose boards leave less than this part of the cheapest to waste. Those that are `soon` come
- * before large pieces are looked at, where there is more to waste.
+ * before large pieces are looked at.
  */
 const DIVES = { few: { most: 3, tight: 1, waste: 0.1, soon: 1 }, many: { most: 4, tight: 2, waste: 0.05, soon: 2 } };
 /** With less to waste than this part of the cheapest, large pieces are looked at. */
 const LARGE = 0.5;
+/** With less than this the boards are full, and mostly too few: dives wait until large pieces are looked at. */
+const FULL = 0.01;
 /** Of so few boards each piece counts: what dives leave is mended. Of more, fractions are soon made whole. */
 const FEW_BOARDS = 28;
 /** Of many, a dive's last so many, by the dearest, are cut by parts too, in so many tries. */
@@ -148,14 +150,13 @@ function soon(d: Diver, within: Rest, price: number, cost: () => number): "found
   });
   if (!relaxed) return "open";
   const trial = { within, price, relaxed };
-  if (!isTight(d, trial)) dive(diverFor(d, trial, cost, 0), within, relaxed, 0);
+  if (!isTight(d, trial, FULL)) dive(diverFor(d, trial, cost, 0), within, relaxed, 0);
   return cost() <= price + 1e-9 ? "found" : trial;
 }
 
-const cheapestOf = ({ stock }: Diver) => Math.min(...stock.map((s) => s.price).filter((p) => p > 0));
 const divesOf = ({ within }: Trial) => DIVES[areFew(within) ? "few" : "many"];
-/** So little room that these boards are soon shown to be too few, or nothing soon finds the way. */
-const isTight = (d: Diver, trial: Trial) => roomOf(trial) < divesOf(trial).waste * cheapestOf(d);
+const isTight = (d: Diver, trial: Trial, part: number) =>
+  roomOf(trial) < part * Math.min(...d.stock.map((s) => s.price).filter((p) => p > 0));
 
 /** Of many boards a dive's last are cut by parts too. */
 function diverFor(d: Diver, { within, price }: Trial, cost: () => number, attempt: number): Diver {
@@ -174,12 +175,11 @@ function thoroughly(d: Diver, trial: Trial, cost: () => number): "found" | "too 
   const isFound = () => cost() <= price + 1e-9;
   const isFew = areFew(within);
   const dives = divesOf(trial);
-  const tight = isTight(d, trial);
-  const most = tight ? dives.tight : dives.most;
+  const most = isTight(d, trial, dives.waste) ? dives.tight : dives.most;
   const before = d.pricer.spent();
-  const dived = tight ? 0 : dives.soon;
+  const dived = isTight(d, trial, FULL) ? 0 : dives.soon;
   for (let i = 1; i < dived && !isFound(); i++) dive(diverFor(d, trial, cost, i), within, relaxed, i);
-  if (!isFound() && roomOf(trial) < LARGE * cheapestOf(d) && byLarge(d, within, relaxed, price, isFound)) return "too few";
+  if (!isFound() && isTight(d, trial, LARGE) && byLarge(d, within, relaxed, price, isFound)) return "too few";
   for (let i = 0; i < most && (i < 2 || d.pricer.spent() - before < SPENT.dives) && !isFound() && d.going(); i++) {
     if (i >= dived) dive(diverFor(d, trial, cost, i), within, relaxed, i);
     if (isFound() || (i > 0 && !isFew)) continue;
