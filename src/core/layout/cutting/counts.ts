@@ -68,25 +68,33 @@ export function byCounts(d: Diver, rest: Rest, root: MasterAnswer, { sums, cost,
   let open: Node[] = [{ needs: rest.supply.map(() => 0), supply: rest.supply, bound: root.bound }];
   // Counts for which a first dive found nothing: others are often found at once, and cost next to nothing more.
   let later: Trial[] = [];
-  // The least of what was tried in vain, and not shown to be impossible.
+  // The least of what is not gone into, or was tried in vain and not shown to be impossible.
   let unsettled = Infinity;
   let refuted = 0;
   const isBeaten = (bound: number) => sums.up(bound) >= cost() - 1e-9;
   const before = d.pricer.spent();
-  for (let nodes = 0, tried = 0; nodes < MOST_NODES && d.going(); ) {
+  const heard = (outcome: Outcome, price: number) => {
+    if (outcome === "too few") refuted++;
+    if (outcome === "open") unsettled = Math.min(unsettled, price);
+  };
+  const leave = () => {
+    unsettled = Math.min(unsettled, ...open.map((n) => n.bound));
+    open = [];
+  };
+  for (let nodes = 0, tried = 0; d.going();) {
     const spent = d.pricer.spent() - before;
+    if (nodes >= MOST_NODES) leave();
     open = open.filter((n) => !isBeaten(n.bound));
     later = later.filter((t) => !isBeaten(t.price));
     raise(Math.min(cost(), unsettled, ...later.map((t) => t.price), ...open.map((n) => n.bound)), refuted);
-    if (open.length + later.length === 0 || (isNear() && (tried > 0 || nodes > FEW_NODES || spent > SPENT.near))) return;
+    if (open.length + later.length === 0 || (isNear() && (tried > 0 || nodes > FEW_NODES || spent > SPENT.near)))
+      return;
     if (spent > SPENT.all) return;
     if (later.length > 0 && (open.length === 0 || later.length >= MOST_LATER)) {
       // The one with most room is found soonest.
       const trial = later.reduce((a, b) => (roomOf(b) > roomOf(a) + 1e-9 ? b : a));
-      const outcome = thoroughly(d, trial, cost);
+      heard(thoroughly(d, trial, cost), trial.price);
       later = later.filter((t) => t !== trial);
-      if (outcome === "too few") refuted++;
-      if (outcome === "open") unsettled = Math.min(unsettled, trial.price);
       continue;
     }
     const node = open.reduce((a, b) => (b.bound < a.bound ? b : a));
@@ -97,8 +105,11 @@ export function byCounts(d: Diver, rest: Rest, root: MasterAnswer, { sums, cost,
         needs: node.needs,
         enough: (_, bound) => isBeaten(bound),
       });
-      // What could not be solved, or is not gone into, stays open: nothing is known of it but its bound.
-      if (!answer) return;
+      // Nothing is known of it but its bound.
+      if (!answer) {
+        leave();
+        continue;
+      }
       // Others may be less by what is known of them: this one is gone into when its turn comes.
       node.bound = Math.max(node.bound, answer.bound);
       node.counts = countsOf(answer, node);
@@ -121,16 +132,20 @@ export function byCounts(d: Diver, rest: Rest, root: MasterAnswer, { sums, cost,
     if (price > bound - 1e-6) {
       if (tried++ >= MOST_TRIED) {
         open.push(node);
-        return;
+        leave();
+        continue;
       }
       const trial = soon(d, { left: rest.left, supply: exact }, price, cost);
-      if (trial === "open") unsettled = Math.min(unsettled, price);
-      else if (trial !== "found") later.push(trial);
+      if (typeof trial === "string") heard(trial, price);
+      else later.push(trial);
     }
     // Its bound is that of any other counts too: only what is dearer is done with.
     open.push(...around(exact, node));
   }
 }
+
+/** Whether a cutting with no more boards was found, shown to be impossible, or neither. */
+type Outcome = "found" | "too few" | "open";
 
 /** So many of each board and what they cost, with the relaxed programme of no others. */
 interface Trial {
@@ -143,12 +158,13 @@ const roomOf = ({ price, relaxed }: Trial) => price - relaxed.bound;
 const areFew = ({ supply }: Rest) => supply.reduce<number>((sum, n) => sum + (n ?? Infinity), 0) <= FEW_BOARDS;
 
 /** One dive with no more boards than `within`, where there is room. @returns what is still to be tried when it finds nothing */
-function soon(d: Diver, within: Rest, price: number, cost: () => number): "found" | "open" | Trial {
+function soon(d: Diver, within: Rest, price: number, cost: () => number): Outcome | Trial {
   const relaxed = generateColumns(d.stock, d.pricer, within.left, within.supply, d.pool, d.lp, {
     rounds: 200,
     going: d.going,
   });
   if (!relaxed) return "open";
+  if (relaxed.bound > price + 1e-6) return "too few";
   const trial = { within, price, relaxed };
   if (!isTight(d, trial, FULL)) dive(diverFor(d, trial, cost, 0), within, relaxed, 0);
   return cost() <= price + 1e-9 ? "found" : trial;
@@ -169,8 +185,8 @@ function diverFor(d: Diver, { within, price }: Trial, cost: () => number, attemp
   return { ...d, parts: { below: PARTS.below, cut } };
 }
 
-/** After the first dive: whether a cutting with no more boards was found, shown to be impossible, or neither. */
-function thoroughly(d: Diver, trial: Trial, cost: () => number): "found" | "too few" | "open" {
+/** What comes after the first dive. */
+function thoroughly(d: Diver, trial: Trial, cost: () => number): Outcome {
   const { within, price, relaxed } = trial;
   const isFound = () => cost() <= price + 1e-9;
   const isFew = areFew(within);
