@@ -66,10 +66,10 @@ function relaxedOf(d: Diver, { left, supply }: Rest) {
 }
 
 /** Whether so many boards are shown to be too few, and what was found on them. */
-function largeFirst(problem: CuttingProblem, within: Rest, price: number, solver: LpSolver = lp) {
+function largeFirst(problem: CuttingProblem, within: Rest, price: number, solver: LpSolver = lp, full = false) {
   const found: Used[] = [];
   const d = diverOf(problem, solver, (used) => void (covers(used, within) && found.push(used)));
-  const isRefuted = byLarge(d, within, relaxedOf(d, within), price, () => found.length > 0);
+  const isRefuted = byLarge(d, within, relaxedOf(d, within), { price, isFound: () => found.length > 0, full });
   return { isRefuted, found: found[0] };
 }
 
@@ -81,7 +81,7 @@ test("boards that are enough are never shown to be too few, and what is found is
     return said && { ...said, duals: said.duals.map(off) };
   };
   fc.assert(
-    fc.property(parts, slips, size(0, 2), fc.constantFrom(0, 6, 9), (some, slip, others, hold) => {
+    fc.property(parts, slips, size(0, 2), fc.constantFrom(0, 6, 9), fc.boolean(), (some, slip, others, hold, full) => {
       // So few sheets that even fractions of one fewer would not do.
       const fewest = [0, 1, 2, 3, 4, 5, 6, 7, 8].find((n) => {
         const { problem, within, price } = posed([...some, slip], [n, others], hold);
@@ -96,7 +96,7 @@ test("boards that are enough are never shown to be too few, and what is found is
       if (fewest === undefined) return;
       const { problem, within, price, isPossible } = posed([...some, slip], [fewest, others], hold);
       for (const solver of [lp, liar]) {
-        const large = largeFirst(problem, within, price, solver);
+        const large = largeFirst(problem, within, price, solver, full);
         expect(large.isRefuted && isPossible).toBe(false);
         if (solver === lp && isPossible) possible++;
         if (!large.found) continue;

@@ -193,9 +193,10 @@ function thoroughly(d: Diver, trial: Trial, cost: () => number): Outcome {
   const dives = divesOf(trial);
   const most = isTight(d, trial, dives.waste) ? dives.tight : dives.most;
   const before = d.pricer.spent();
-  const dived = isTight(d, trial, FULL) ? 0 : dives.soon;
+  const full = isTight(d, trial, FULL);
+  const dived = full ? 0 : dives.soon;
   for (let i = 1; i < dived && !isFound(); i++) dive(diverFor(d, trial, cost, i), within, relaxed, i);
-  if (!isFound() && isTight(d, trial, LARGE) && byLarge(d, within, relaxed, price, isFound)) return "too few";
+  if (!isFound() && isTight(d, trial, LARGE) && byLarge(d, within, relaxed, { price, isFound, full })) return "too few";
   for (let i = 0; i < most && (i < 2 || d.pricer.spent() - before < SPENT.dives) && !isFound() && d.going(); i++) {
     if (i >= dived) dive(diverFor(d, trial, cost, i), within, relaxed, i);
     if (isFound() || (i > 0 && !isFew)) continue;

@@ -16,7 +16,7 @@ import type { Pattern, Pricing, Rest, Used } from "./problem";
  */
 
 /** A piece whose dual is a smaller part of the dearest board is told together with others such; or none is. */
-const SMALL = [1 / 40, 0];
+const SMALL = { usual: [1 / 40, 0], full: [0, 1 / 40] };
 /** Ways to cut a stock after which nothing is concluded; how many go into one programme that is cut, and into one
  * that is searched; and choices beside which all would go in fractions, but was not found whole, before it is given up. */
 const MOST = { found: 20_000, cut: 500, searched: 2000, vain: 2 };
@@ -50,12 +50,20 @@ interface Wanted {
 
 /**
  * Looks for a cutting of the boards of `within`, all of which there are so many of, that gives every piece; `price` is what they
- * cost together. The diver is told of it. @returns true where there is none for certain: by reduced costs (`leastValue`), by what is
- * left out of rows (a piece whose dual is nothing may be missed; pieces told together may be had for their weights, a surrogate of
- * their rows), and by cuts in whole numbers (`byCuts`)
+ * cost together. The diver is told of it. Where the boards are `full` there are few ways, and they are soon shown not to do with every
+ * piece told by itself. @returns true where there is none for certain: by reduced costs (`leastValue`), by what is left out of rows (a
+ * piece whose dual is nothing may be missed; pieces told together may be had for their weights, a surrogate of their rows), and by
+ * cuts in whole numbers (`byCuts`)
  */
-export const byLarge = (d: Diver, within: Rest, root: MasterAnswer, price: number, isFound: () => boolean): boolean =>
-  SMALL.some((small) => d.going() && !isFound() && isTooFew(d, within, root, { price, small, isFound }));
+export const byLarge = (
+  d: Diver,
+  within: Rest,
+  root: MasterAnswer,
+  { price, isFound, full }: { price: number; isFound(): boolean; full: boolean },
+): boolean =>
+  SMALL[full ? "full" : "usual"].some(
+    (small) => d.going() && !isFound() && isTooFew(d, within, root, { price, small, isFound }),
+  );
 
 /** With pieces told together whose dual is less than `small` of the dearest board. */
 function isTooFew(
