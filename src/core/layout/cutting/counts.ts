@@ -28,7 +28,7 @@ interface Node {
 const MOST_NODES = 200;
 const MOST_TRIED = 12;
 /** So many counts for which the first dive finds nothing are put off before one of them is gone into. */
-const MOST_LATER = 2;
+const MOST_LATER = 4;
 /** As many nodes are gone into even where the gap is small: many a proof takes no more. */
 const FEW_NODES = 40;
 /**
