@@ -17,9 +17,9 @@ import type { Pattern, Pricing, Rest, Used } from "./problem";
 
 /** A piece whose dual is a smaller part of the dearest board is told together with others such; or none is. */
 const SMALL = { usual: [1 / 40, 0], full: [0, 1 / 40] };
-/** Ways to cut a stock after which nothing is concluded; how many go into one programme that is cut, and into one
- * that is searched; and choices beside which all would go in fractions, but was not found whole, before it is given up. */
-const MOST = { found: 20_000, cut: 500, searched: 2000, vain: 2 };
+/** Ways to cut a stock after which nothing is concluded; how many go into one programme that is cut, how
+ * many of least reduced cost are searched first, and how many then; and choices beside which all would go in fractions, but was not found whole, before it is given up. */
+const MOST = { found: 20_000, cut: 500, nearest: 150, searched: 2000, vain: 2 };
 /** What all pieces told together are worth is so many parts: few for cuts with small numbers; more where that loses too much by rounding. */
 const PARTS = { few: 2000, many: 50_000 };
 /** Rows times columns of the programmes with many parts. */
@@ -99,7 +99,10 @@ function isTooFew(
     const isCut = wanted.all.length <= MOST.cut;
     if (round === 0 && isCut && cutDown(d, supply, wanted, PARTS.few).isNone) return true;
     if (small === 0 || wanted.all.length > MOST.searched) return false;
-    let chosen = searched(d, supply, wanted);
+    const above = ({ near }: Way) => near.value - least[near.stock]!;
+    const nearest = wanted.all.toSorted((a, b) => above(b) - above(a)).slice(0, MOST.nearest);
+    let chosen = searched(d, supply, { ...wanted, all: nearest });
+    if (!chosen && wanted.all.length > MOST.nearest) chosen = searched(d, supply, wanted);
     if (!chosen && isCut) {
       const cut = cutDown(d, supply, wanted, PARTS.many, WORK);
       if (cut.isNone) return true;
