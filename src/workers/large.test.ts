@@ -196,6 +196,19 @@ test("of many boards the last are cut by parts where patterns do not go in: 207 
   expect(layGroup(ask!, {}, lp).cost).toBeLessThan(857.7);
 }, 120_000);
 
+test("what a dive finds is told before hard counts are gone into: 43 medium bodies for the 40 of a demo job", () => {
+  const [ask] = partsOf(askedOf("5-wintering", "body", "medium", 43)).asks;
+  let [told, searched] = [Infinity, 0];
+  const solve: LpSolver = (model) => (model.whole && searched++, lp(model));
+  layGroup(
+    ask!,
+    { hear: ({ cost }) => (told = cost), goOn: () => told > 874.9 },
+    Object.assign(solve, { open: lp.open }),
+  );
+  // Of sixteen boards at 14.20 and seventy-five at 8.60 fractions would do for 872.20; eighteen and seventy-two are cut by a dive.
+  expect([told, searched]).toEqual([874.8, 0]);
+}, 60_000);
+
 test("a cutting that lacks pieces is mended to one that gives them all and takes no board more, nearly always where there is one", () => {
   let [mended, possible] = [0, 0];
   fc.assert(
