@@ -12,7 +12,8 @@ import type { Sums } from "./sums";
  *
  * Boards at 14.20 and 8.60; relaxed, 30.4 and 21.2 of them cost 614. Either no more than 30 of the first are used, or 31 and more:
  * each costs a little more than 614, and so on, until every count is whole, say 31 and 20 for 612.20 and a waste of half a
- * board. Whether so many boards can be cut into every piece is then tried by dives that may use no others.
+ * board. Whether so many boards can be cut into every piece is then tried by a dive that may use no others. Where it finds nothing, 33 and
+ * 17 for 614.80 may be cut at once: only then the first are gone into, by further dives and with large pieces first, which may take long.
  */
 
 /** So many of each stock at the least and at the most, and what no cutting within is cheaper than. */

@@ -113,14 +113,21 @@ function solveMerged(
         : style.trim && style.plainFirst
           ? { ...style, trim: false, ripOnly: true }
           : undefined;
-    const several = s.stock.length > 1;
-    const isDone = () => !s.goesOn() || (s.isWhole && s.reaches(s.bound));
-    if (easier && !several && s.goesOn()) new Search(s, easier, false, lp).run();
-    if (!isDone()) new Search(s, style, true, lp).run();
-    if (easier && several && s.goesOn()) new Search(s, easier, false, lp).run();
+    // Boards of several prices are seldom cut as cheaply in an easier way, and counts of them soon come to the least.
+    const isLast = s.stock.length > 1 && style.stages === 2;
+    if (easier && !isLast && s.goesOn()) new Search(s, easier, false, lp).run();
+    if (s.goesOn() && !(s.isWhole && s.reaches(s.bound))) new Search(s, style, true, lp).run();
+    if (easier && isLast && s.goesOn() && s.isWhole) cutEasier(s, easier, lp);
     if (s.stopped && !s.isWhole) s.consider(...anyhow(problem, s.rest));
   }
   return answerOf(s, wishes, s.stopped);
+}
+
+/** A layout of an easier style takes the incumbent's place, where one that costs no more is soon found. */
+function cutEasier(s: Solving, style: Style, lp: LpSolver | undefined): void {
+  const t = new Solving(s.problem, { goOn: () => s.goesOn() }, false);
+  new Search(t, style, false, lp, s.cost).run();
+  if (t.isWhole && t.cost <= s.cost + 1e-9) s.incumbent = t.incumbent;
 }
 
 /** What is known so far; the rest of what is wished is looked for too, unless nobody waits for it. */
@@ -172,13 +179,15 @@ class Search {
     style: Style,
     private readonly bounding: boolean,
     private readonly lp: LpSolver | undefined,
+    /** What costs more is not looked for; what costs as much is good enough. */
+    private readonly most = Infinity,
   ) {
     const { pieces, stock } = s.problem;
     this.pricer = pricerOf({ ...s.problem, style });
     this.heavy = style.stages === 3;
     this.flat = new Set(pieces.map((p) => p.width)).size === 1 && !pieces.some((p) => p.turn);
     this.several = stock.length > 1;
-    this.target = s.bound;
+    this.target = most < Infinity ? most : s.bound;
   }
 
   run(): void {
@@ -192,14 +201,18 @@ class Search {
       enough: (cost, bound) => {
         this.raise(bound);
         const isNear = !this.heavy || cost - bound <= HEAVY.near * dearest;
-        return (isNear && this.target >= s.sums.up(cost - 1e-7 * cost) - 1e-9) || s.reaches(this.target);
+        return (
+          (isNear && this.target >= s.sums.up(cost - 1e-7 * cost) - 1e-9) || s.reaches(this.target) || this.isTooDear()
+        );
       },
     });
     if (!root) return;
     this.raise(root.bound);
+    if (this.isTooDear()) return;
     this.dives(root, lp);
   }
 
+  private isTooDear = () => this.target > this.most + 1e-9;
   private goOn = (): boolean => this.s.goesOn() && this.pricer.spent() < MOST_SPENT;
 
   /** @returns true when the incumbent is at the target already */
