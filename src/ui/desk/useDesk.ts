@@ -235,36 +235,45 @@ export function useOpenJob(
     [stored.id, ownStandards, newest, carry, send],
   );
 
-  const shopMinutes = useCallback((kind: string, to: Minutes | null) => {
-    const { [kind]: _old, ...others } = shopNow.current.minutes;
-    const minutes = to ? { ...others, [kind]: to } : others;
-    const one = { key: nextKey(screenName(), 0), revision: aroundNow.current.shop, act: { do: "workshop", to: { minutes } } }; // prettier-ignore
-    const waits = (why: string) => setProblem({ field: "minutes", message: `not kept yet: ${why}` });
-    // The job follows when the shop has it, as every other page does.
-    insist("/api/shop/act", { method: "POST", body: one }, waits).then(
-      () => setProblem((p) => (p?.field === "minutes" ? null : p)),
-      (e: Error) => setProblem({ field: "minutes", message: e.message }),
+  /** What the shop is told, one after another: of two that touch the same the one said last is to stand. */
+  const told = useRef(Promise.resolve());
+  const tell = useCallback((url: string, field: string, body: object) => {
+    const waits = (why: string) => setProblem({ field, message: `not kept yet: ${why}` });
+    // Asked again by its key it is not done again. The job follows when the shop has it, as every other page does.
+    told.current = told.current.then(() =>
+      insist(url, { method: "POST", body }, waits).then(
+        () => setProblem((p) => (p?.field === field ? null : p)),
+        (e: Error) => setProblem({ field, message: e.message }),
+      ),
     );
   }, []);
 
-  const catalogue = useCallback((what: CatalogueAct) => {
-    try {
-      const { offers } = changeCatalogue(aroundNow.current, what);
-      setProblem(null);
-      aroundNow.current = { ...aroundNow.current, offers };
-      setAround(aroundNow.current);
-    } catch (e) {
-      if (!(e instanceof JobFileError)) throw e;
-      return setProblem({ field: "catalogue", message: e.problems.map((p) => p.message).join("; ") });
-    }
-    const one = { key: nextKey(screenName(), 0), revision: aroundNow.current.revision, act: what };
-    // Asked again by its key it is not done again.
-    const waits = (why: string) => setProblem({ field: "catalogue", message: `not kept yet: ${why}` });
-    insist("/api/catalogue/act", { method: "POST", body: one }, waits).then(
-      () => setProblem((p) => (p?.field === "catalogue" ? null : p)),
-      (e: Error) => setProblem({ field: "catalogue", message: e.message }),
-    );
-  }, []);
+  const shopMinutes = useCallback(
+    (kind: string, to: Minutes | null) => {
+      const { [kind]: _old, ...others } = shopNow.current.minutes;
+      const minutes = to ? { ...others, [kind]: to } : others;
+      const one = { key: nextKey(screenName(), 0), revision: aroundNow.current.shop, act: { do: "workshop", to: { minutes } } }; // prettier-ignore
+      tell("/api/shop/act", "minutes", one);
+    },
+    [tell],
+  );
+
+  const catalogue = useCallback(
+    (what: CatalogueAct) => {
+      try {
+        const { offers } = changeCatalogue(aroundNow.current, what);
+        setProblem(null);
+        aroundNow.current = { ...aroundNow.current, offers };
+        setAround(aroundNow.current);
+      } catch (e) {
+        if (!(e instanceof JobFileError)) throw e;
+        return setProblem({ field: "catalogue", message: e.problems.map((p) => p.message).join("; ") });
+      }
+      const one = { key: nextKey(screenName(), 0), revision: aroundNow.current.revision, act: what };
+      tell("/api/catalogue/act", "catalogue", one);
+    },
+    [tell],
+  );
 
   const tryOut = useCallback(
     (act: Act, field?: string) =>

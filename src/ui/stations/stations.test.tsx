@@ -421,12 +421,13 @@ describe("Prove", () => {
 describe("what a job changes of its shop", () => {
   const asked: { path: string; body: { act: { do: string } } }[] = [];
   /** The shop's own routes beside the job's. */
-  const shopToo = () => {
+  const shopToo = (until = Promise.resolve()) => {
     const ofJob = globalThis.fetch;
     asked.length = 0;
     globalThis.fetch = (async (path: string, init?: { body: string }) => {
       if (!/^\/api\/(shop|catalogue)\/act/.test(path)) return ofJob(path, init as never);
       asked.push({ path, body: JSON.parse(init!.body) as { act: { do: string } } });
+      await until;
       return { ok: true, status: 200, json: async () => ({ revision: 1 }) };
     }) as unknown as typeof fetch;
   };
@@ -442,6 +443,17 @@ describe("what a job changes of its shop", () => {
     expect(screen.getAllByText("a guess · change").length).toBeGreaterThan(2);
   });
 
+  test("of two things said of the catalogue the second is sent when the first is kept: on its way it cannot overtake it", async () => {
+    open(Buy, { stock: [board()] });
+    let keep = () => {};
+    shopToo(new Promise((resolve) => (keep = resolve)));
+    await user.click(await screen.findByRole("button", { name: "add waterproof wood glue" }));
+    await user.type(await screen.findByLabelText("Price of waterproof wood glue"), "11.9{Enter}");
+    expect(asked.map((a) => a.body.act.do)).toEqual(["offer"]);
+    keep();
+    await waitFor(() => expect(asked.map((a) => a.body.act.do)).toEqual(["offer", "change"]));
+  });
+
   test("hardware without an offer is listed in the catalogue, its price unknown until it is said there", async () => {
     open(Buy, { stock: [board()] });
     shopToo();
@@ -449,6 +461,7 @@ describe("what a job changes of its shop", () => {
     expect(asked).toMatchObject([{ path: "/api/catalogue/act", body: { act: { do: "offer", offers: [{ form: "pack", material: "waterproof wood glue", price: null }] } } }]); // prettier-ignore
     const price = await screen.findByLabelText("Price of waterproof wood glue");
     await user.type(price, "11.9{Enter}");
+    await waitFor(() => expect(asked).toHaveLength(2));
     expect(asked[1]).toMatchObject({ body: { act: { do: "change", id: 1, to: { price: 11.9, pack: 750 } } } });
     expect((await screen.findByRole("cell", { name: /^waterproof wood glue.*fasten/ })).closest("tr")!.textContent).toContain("11.90"); // prettier-ignore
   });
