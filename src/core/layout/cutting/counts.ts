@@ -11,9 +11,10 @@ import type { Sums } from "./sums";
  * Branching on how many of each stock are cut: where boards have several prices, the relaxed programme mixes them in fractions.
  *
  * Boards at 14.20 and 8.60; relaxed, 30.4 and 21.2 of them cost 614. Either no more than 30 of the first are used, or 31 and more:
- * each costs a little more than 614, and so on, until every count is whole, say 31 and 20 for 612.20 and a waste of half a
- * board. Whether so many boards can be cut into every piece is then tried by a dive that may use no others. Where it finds nothing, 33 and
- * 17 for 614.80 may be cut at once: only then the first are gone into, by further dives and with large pieces first, which may take long.
+ * each costs a little more than 614, and so on, until every count is whole, say 33 and 17 for 614.80 and next to nothing to waste.
+ * Whether so many boards can be cut into every piece is then tried by a dive that may use no others. Where it finds nothing, 30 and
+ * 22 for 615.20 may be cut at once: only then the first are gone into, by further dives and with large pieces first, which may take
+ * long.
  */
 
 /** So many of each stock at the least and at the most, and what no cutting within is cheaper than. */

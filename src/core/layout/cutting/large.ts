@@ -17,8 +17,10 @@ import type { Pattern, Pricing, Rest, Used } from "./problem";
 
 /** A piece whose dual is a smaller part of the dearest board is told together with others such; or none is. */
 const SMALL = { usual: [1 / 40, 0], full: [0, 1 / 40] };
-/** Ways to cut a stock after which nothing is concluded; how many go into one programme that is cut, how
- * many of least reduced cost are searched first, and how many then; and choices beside which all would go in fractions, but was not found whole, before it is given up. */
+/**
+ * Ways to cut a stock after which nothing is concluded; how many go into one programme that is cut, how many of least reduced cost are
+ * searched first, and how many then; and choices beside which all would go in fractions, but was not found whole, before it is given up.
+ */
 const MOST = { found: 20_000, cut: 500, nearest: 150, searched: 2000, vain: 2 };
 /** What all pieces told together are worth is so many parts: few for cuts with small numbers; more where that loses too much by rounding. */
 const PARTS = { few: 2000, many: 50_000 };

@@ -79,9 +79,9 @@ export interface Viewer extends Watcher {
 
 /**
  * Solves a cutting problem: a layout, what it costs, and the least any could cost. First layouts built board by board,
- * then the relaxed programme with its bound, dives from it, the restricted master in whole numbers, and enumeration. `hear` is told
- * of every better layout with the bound so far; `goOn` stops the search by returning false. The same problem gives the same
- * answer. Pieces alike are solved as one.
+ * then the relaxed programme with its bound; of stock of several prices, counts of each; dives, the restricted master in whole
+ * numbers, and enumeration. `hear` is told of every better layout with the bound so far; `goOn` stops the search by returning false.
+ * The same problem gives the same answer. Pieces alike are solved as one.
  */
 export function solveCutting(
   problem: CuttingProblem,
