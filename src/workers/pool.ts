@@ -43,8 +43,9 @@ const held = globalThis as { rundikPool?: Piscina; rundikTurns?: Turns; rundikAn
 function pool(): Piscina {
   held.rundikPool ??= new Piscina({
     filename: join(process.cwd(), "dist/worker.cjs"),
+    // None is let go of while nobody asks: one that begins anew takes half a second to load, and somebody waits for it.
+    minThreads: THREADS,
     maxThreads: THREADS,
-    idleTimeout: 30_000,
     resourceLimits: { maxOldGenerationSizeMb: MOST_MEMORY },
   });
   return held.rundikPool;
@@ -432,6 +433,9 @@ const PATIENCE = 20_000;
 /** The layout for a file or a page: what is best when patience ends. */
 export const askLayoutBy = (request: LayoutRequest, signal?: AbortSignal): Promise<LayoutResult> =>
   askLayout(request, { signal, enough: AbortSignal.timeout(PATIENCE) });
+
+/** Begins the pool's threads, so that whoever asks first need not wait for them. */
+export const openPool = (): void => void pool();
 
 /** Ends the pool's threads. */
 export async function closePool(): Promise<void> {

@@ -16,10 +16,10 @@ import { type Said, type TaskName, type Tasks, TOLD } from "./tasks";
 // A search gives way to whoever types: on Linux this is of the thread alone.
 if (platform() === "linux") setPriority(10);
 
-/** What is asked with a solver of linear programs, which takes a moment to load. */
+/** What is asked with a solver of linear programs. */
 const WITH_SOLVER: TaskName[] = ["group", "proposal"];
-/** Loaded once a thread, with the first task that wants it. */
-let solver: ReturnType<typeof highsSolver> | undefined;
+/** Loaded once a thread, as it begins: whoever asks first need not wait for it. */
+const solver = highsSolver();
 
 const none: LpSolver = () => {
   throw new Error("this task has no solver");
@@ -62,7 +62,7 @@ export default async function run({
   told: Int32Array;
 }): Promise<Tasks[TaskName]["answer"]> {
   try {
-    const lp = WITH_SOLVER.includes(name) ? await (solver ??= highsSolver()) : none;
+    const lp = WITH_SOLVER.includes(name) ? await solver : none;
     return (RUN[name] as Run<TaskName>)(
       ask as never,
       {
