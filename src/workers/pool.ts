@@ -343,12 +343,14 @@ export async function askLayoutSoon(
     { within: LAST, row: "better" },
   ];
   const hearing = new Hearing(how.hear);
+  const began = performance.now();
   let best: LayoutResult | undefined;
   try {
     for (const [n, turn] of turnsOfIt.entries()) {
       const { result, cut } = await lay(request, { ...how, signal, ...turn }, hearing);
       const before = best;
-      best = before ? betterOf(before, result) : result;
+      // It took as long as its turns together.
+      best = { ...(before ? betterOf(before, result) : result), seconds: (performance.now() - began) / 1000 };
       // Where nothing can cost less, fewer set-ups are still looked for: the last answer is the same however long the ways to it take.
       if (!cut || how.enough?.aborted || n === turnsOfIt.length - 1) break;
       const isNews = !before || best.cost !== before.cost || best.missing.length !== before.missing.length;

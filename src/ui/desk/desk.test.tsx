@@ -255,11 +255,11 @@ test("a fault is said at its field in plain words, and goes when the value is pu
 });
 
 test("a change is held against how things stood before it; what is tried, against what stands", () => {
-  const stood = (boards: number): Stood => ({ boards, total: 10 * boards });
+  const stood = (total: number): Stood => ({ result: {} as Stood["result"], total });
   const hook = renderHook((a: Parameters<typeof useStood>) => useStood(...a), { initialProps: [0, false, stood(72)] });
   const then = (...a: Parameters<typeof useStood>) => {
     hook.rerender(a);
-    return hook.result.current?.boards;
+    return hook.result.current?.total;
   };
   expect(then(0, false, stood(71))).toBeUndefined();
   // Tried while typing: 4 on the way to 45.

@@ -2,6 +2,7 @@ import { lineAt } from "@/core/line/shapes";
 import { lengthText } from "@/core/length/format";
 import { type Length, nm, type Units } from "@/core/length/length";
 import type { Act } from "@/core/job/acts";
+import type { LayoutResult } from "@/core/layout/layout";
 import { findingsOf, type WorkedJob } from "@/core/job/worked";
 import { count } from "@/ui/parts/words";
 
@@ -36,16 +37,16 @@ const signed = (by: number, text: (size: number) => string) => `${by > 0 ? "+" :
 /** `+1/8` or `−3.2`. */
 export const moveText = (by: Length, units: Units): string => signed(by, (size) => lengthText(nm(size), units));
 
-/** What hangs on the layout and is told at the head of the page: boards, money, and the clock minute all is ready. */
+/** What is told at the head of the page, or at Lay out: boards and how they are cut, money, and the clock minute all is ready. */
 export interface Stood {
-  boards: number;
+  result: LayoutResult;
   total: number;
   finish?: number;
 }
 
 /** How far one of those moved: `+2`, `−$28.40` by its own `text`, `1 day later`; undefined where it did not. */
 export const stoodText = {
-  boards: (was: Stood | undefined, now: number) => moved(was?.boards, now, String),
+  boards: (was: Stood | undefined, now: number) => moved(was?.result.count, now, String),
   total: (was: Stood | undefined, now: number, money: (amount: number) => string) => moved(was?.total, now, money),
   finish: (was: Stood | undefined, now: number) => {
     const days = was?.finish === undefined ? 0 : dayOf(now) - dayOf(was.finish);

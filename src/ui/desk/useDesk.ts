@@ -373,7 +373,7 @@ export function useOpenJob(
 
   const now = useMemo(
     (): Stood | undefined =>
-      result && order && { boards: result.count, total: order.total, ...(plan ? { finish: plan.finish } : {}) },
+      result && order && { result, total: order.total, ...(plan ? { finish: plan.finish } : {}) },
     [result, order, plan],
   );
   // What is still looked for is nothing to hold a change against.

@@ -86,9 +86,13 @@ describe("one line on each station", () => {
     const packs = orderOf(...bothOf(open({}))).unpriced.map((material) => ({ ...nails, material }));
     const [desk, laid] = open({ stock: [...boards, ...packs] });
     const { result } = laid.layout;
-    const was = { boards: result!.count - 2, total: laid.order!.total + 28.4, finish: laid.plan!.finish - 2 * 1440 };
+    const was = {
+      result: { ...result!, count: result!.count - 2 },
+      total: laid.order!.total + 28.4,
+      finish: laid.plan!.finish - 2 * 1440,
+    };
     expect(states(desk, { ...laid, was }).map((s) => s.moved)).toEqual([undefined, undefined, "+2", "−28.40", "2 days later", undefined]); // prettier-ignore
-    const same = { boards: result!.count, total: laid.order!.total, finish: laid.plan!.finish - 1 };
+    const same = { result: result!, total: laid.order!.total, finish: laid.plan!.finish - 1 };
     expect(new Set(states(desk, { ...laid, was: same }).map((s) => s.moved))).toEqual(new Set([undefined]));
   });
   test("while the layout is worked out, stopped or failed, what hangs on it says so", () => {

@@ -305,6 +305,17 @@ describe("Lay out, how to cut it and what it costs", () => {
     );
     expect(kerf.value).toBe("1/8");
   });
+  test("what the last change made of the ways to cut is told beside them", async () => {
+    open(LayOut, { lines: [{ ...body, ...bare, quantity: 2 }, { ...body, ...bare, size: "shallow", quantity: 1, thickness: inch(1) }], stock: [board(), board({ thickness: inch(1) })] }); // prettier-ignore
+    const kerf = await screen.findByLabelText<HTMLInputElement>("Saw removes", { selector: "input" });
+    await screen.findByRole("button", { name: "choose layout 1" });
+    const said = () => screen.getByRole("region", { name: "Layouts" }).textContent!;
+    expect(said()).not.toMatch(/last change/);
+    await user.clear(kerf);
+    await user.type(kerf, "3/16{Enter}");
+    await waitFor(() => expect(said()).toMatch(/0 of (\d) ways to cut as before the last change, \1 new, \1 gone\./));
+    expect(screen.getAllByText("new").length).toBeGreaterThan(1);
+  });
   test("boards of the yard are kept for the job and sawn in one act each; what is left of them is put in with its place", async () => {
     const lot = { form: "board", material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96) } as const; // prettier-ignore
     server = new Server({ ...emptyJob("Spring", "in"), lines: [{ ...body, quantity: 2 }] });

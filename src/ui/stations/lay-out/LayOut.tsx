@@ -28,7 +28,7 @@ import { Sawn } from "./Sawn";
 export function LayOut() {
   const desk = useDesk();
   const { job } = desk;
-  const { layout } = useLaid();
+  const { layout, was } = useLaid();
   // What no board can give is known before anything is solved.
   const never = useMemo(() => groups(layoutRequest(desk.worked)).missing, [desk.worked]);
   if (job.lines.length === 0)
@@ -69,7 +69,14 @@ export function LayOut() {
             <Offers />
           </p>
         )}
-        {result && !bare && <LayoutList result={result} units={job.units} />}
+        {result && !bare && (
+          <LayoutList
+            result={result}
+            // What is still looked for changes again in a moment.
+            was={layout.fresh && !layout.improving ? was?.result : undefined}
+            units={job.units}
+          />
+        )}
         <div className="no-print mt-6">
           <Boards />
         </div>

@@ -5,19 +5,24 @@ import { Fragment, useEffect, useMemo, useState } from "react";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
 import { type ByHand, moveTo, pin, pinOf, placesText, type Spot, swap, unpin } from "@/core/layout/byhand";
 import { givesOf, type Layout, type Offcut, type Pinned, piecesOf } from "@/core/boards/laid";
+import { type Since, since } from "@/core/layout/since";
 import { lengthText } from "@/core/length/format";
 import { type Length, nm, type Units } from "@/core/length/length";
 import { useDesk } from "@/ui/desk/useDesk";
 import { Key } from "@/ui/parts/Key";
 import { LengthField } from "@/ui/parts/LengthField";
+import { count } from "@/ui/parts/words";
 import { BoardDrawing, pieceNames } from "@/ui/drawing/BoardDrawing";
 import { CutOrder } from "./CutOrder";
 
 /** What lies where on which board, however often and pinned or not. */
 const whatIs = (l: Layout): string => `${l.stock} ${placesText(l)}`;
 
-/** Every layout, with what can be done to it by hand: pin it, strike a board out, mark a bad stretch, move pieces. */
-export function LayoutList({ result, units }: { result: LayoutResult; units: Units }) {
+/**
+ * Every layout, with what can be done to it by hand: pin it, strike a board out, mark a bad stretch, move pieces. What the last change
+ * made of it is told where there is something to hold it against (`was`).
+ */
+export function LayoutList({ result, was, units }: { result: LayoutResult; was?: LayoutResult; units: Units }) {
   const desk = useDesk();
   const { stock } = result.request;
   // The request's boards are the job's stock without its packs.
@@ -84,6 +89,7 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
   });
   useEffect(() => setPicked(null), [result]);
   const names = pieceNames(result.request.blanks);
+  const moved = useMemo(() => was && since(was, result), [was, result]);
   /** Boards are drawn to one scale, and so are sheets of a kind; a roll of mesh does not make boards small. */
   const longestLike = (board: BoardStock) =>
     Math.max(...stock.filter((s) => kindOf(s) === kindOf(board)).map((s) => s.length));
@@ -97,6 +103,7 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
           </button>
         </p>
       ))}
+      {moved && <SinceText {...moved} />}
       <ol>
         {all.map(({ layout: l }, i) => {
           const board = stock[l.stock]!;
@@ -120,6 +127,11 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
                     {board.lot !== undefined && `, no. ${board.lot}`}
                   </span>
                 </button>
+                {moved?.were[i] !== undefined && (
+                  <b className="no-print block text-[.84rem] font-semibold text-blue">
+                    {moved.were[i] === 0 ? "new" : `were ${moved.were[i]}`}
+                  </b>
+                )}
                 {l.pin !== undefined && (
                   <b className="block text-[.84rem] text-blue">{board.sawn ? "sawn" : "pinned"}</b>
                 )}
@@ -199,6 +211,21 @@ export function LayoutList({ result, units }: { result: LayoutResult; units: Uni
       )}
     </>
   );
+}
+
+/** What the last change made of the ways to cut, for whoever has them on paper already. */
+function SinceText({ were, gone }: Since) {
+  const stand = were.filter((n) => n === undefined).length;
+  const fresh = were.filter((n) => n === 0).length;
+  const others = were.length - stand - fresh;
+  if (stand === were.length && gone === 0) return null;
+  const parts = [
+    `${stand} of ${count(were.length, "way")} to cut as before the last change`,
+    ...(others > 0 ? [`${others} for another number of boards`] : []),
+    ...(fresh > 0 ? [`${fresh} new`] : []),
+    ...(gone > 0 ? [`${gone} gone`] : []),
+  ];
+  return <p className="no-print mb-1 text-[.93rem] font-semibold text-blue">{parts.join(", ")}.</p>;
 }
 
 /** Marks what is bad on one board of a stock, from its left end. */
