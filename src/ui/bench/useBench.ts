@@ -3,7 +3,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { type BenchEvent, type Tally, tallyKey } from "@/core/bench/events";
 import type { Length } from "@/core/length/length";
 import { useFollow } from "@/ui/desk/useFollow";
-import { forget, nextKey, remember, screenName, waitingFor } from "@/ui/desk/waiting";
+import { forget, nextKey, remember, waitingFor } from "@/ui/desk/waiting";
 import { askServer, NoAnswer } from "@/ui/parts/askServer";
 
 const AT = "/api/bench";
@@ -39,7 +39,6 @@ export function useBench(told: Tally[], version: number, changed: () => void) {
   const [lost, setLost] = useState<string | null>(null);
   const row = useRef<BenchEvent[]>([]);
   const busy = useRef(false);
-  const last = useRef(0);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const onward = useRef<() => void>(() => undefined);
   useEffect(() => {
@@ -77,9 +76,7 @@ export function useBench(told: Tally[], version: number, changed: () => void) {
   }, [send]);
   const happened = useCallback(
     (of: { job: number; name: string }, what: BenchEvent["what"]) => {
-      const screen = screenName();
-      const id = nextKey(screen, last.current);
-      last.current = Number(id.slice(screen.length + 1));
+      const id = nextKey();
       const event: BenchEvent = { id, job: of.job, name: of.name, at: Date.now(), what };
       row.current = [...row.current, event];
       setPending(row.current);

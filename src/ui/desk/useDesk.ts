@@ -19,15 +19,14 @@ import { dependsOn } from "@/core/job/collide";
 import { type Around, inShop } from "@/core/job/inshop";
 import { takingUp } from "@/core/job/takeup";
 import { type CatalogueAct, changeCatalogue } from "@/core/catalogue/catalogue";
-import { insist } from "@/ui/parts/askServer";
 import type { Minutes, Workshop } from "@/core/shop/shop";
 import { mayMove, type Moves, movesBetween, type Stood } from "./moves";
 import { type Keeping, useKeeping } from "./useKeeping";
-import { nextKey, screenName } from "./waiting";
 import { type LayoutState, useLayout } from "./useLayout";
 import { useKeys } from "@/ui/parts/useKeys";
 import { usePlan } from "./usePlan";
 import { useStood } from "./useStood";
+import { useTelling } from "./useTelling";
 
 /** What is lit: the same key lights the drawing, the part, the stick's mark and the finding; the working shows below. */
 export interface Lit {
@@ -235,25 +234,12 @@ export function useOpenJob(
     [stored.id, ownStandards, newest, carry, send],
   );
 
-  /** What the shop is told, one after another: of two that touch the same the one said last is to stand. */
-  const told = useRef(Promise.resolve());
-  const tell = useCallback((url: string, field: string, body: object) => {
-    const waits = (why: string) => setProblem({ field, message: `not kept yet: ${why}` });
-    // Asked again by its key it is not done again. The job follows when the shop has it, as every other page does.
-    told.current = told.current.then(() =>
-      insist(url, { method: "POST", body }, waits).then(
-        () => setProblem((p) => (p?.field === field ? null : p)),
-        (e: Error) => setProblem({ field, message: e.message }),
-      ),
-    );
-  }, []);
-
+  const tell = useTelling(setProblem);
   const shopMinutes = useCallback(
     (kind: string, to: Minutes | null) => {
       const { [kind]: _old, ...others } = shopNow.current.minutes;
       const minutes = to ? { ...others, [kind]: to } : others;
-      const one = { key: nextKey(screenName(), 0), revision: aroundNow.current.shop, act: { do: "workshop", to: { minutes } } }; // prettier-ignore
-      tell("/api/shop/act", "minutes", one);
+      tell("minutes", { do: "workshop", to: { minutes } }, aroundNow.current.shop);
     },
     [tell],
   );
@@ -269,8 +255,7 @@ export function useOpenJob(
         if (!(e instanceof JobFileError)) throw e;
         return setProblem({ field: "catalogue", message: e.problems.map((p) => p.message).join("; ") });
       }
-      const one = { key: nextKey(screenName(), 0), revision: aroundNow.current.revision, act: what };
-      tell("/api/catalogue/act", "catalogue", one);
+      tell("catalogue", what, aroundNow.current.revision);
     },
     [tell],
   );

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { type Kept, MOST_AT_ONCE } from "@/core/keeping/kept";
 import { askServer, NoAnswer, Refused, RETRY } from "@/ui/parts/askServer";
 import { useFollow } from "./useFollow";
-import { forget, nextKey, remember, screenName, type Sent, type Waiting, waitingFor } from "./waiting";
+import { forget, leftBehind, nextKey, remember, screenName, type Sent, type Waiting } from "./waiting";
 
 /** Something that was done here and is not kept, because it does not hold any more: why, and what it was. */
 export interface Dropped<A> {
@@ -28,9 +28,6 @@ export interface Keeping<A> {
 
 /** So many characters of acts go in one request, but for an act that is longer by itself. */
 const LARGEST_TOGETHER = 500_000;
-/** What another page left waiting for so long is taken up here: that page is closed. */
-const LEFT_BEHIND = 15_000;
-
 /**
  * Sends what was done to the server in the order it was done: what waits meanwhile together. Each has a key, so that a reply that was lost
  * does no harm: asked again, the server answers and does nothing twice. While the server does not answer it waits, over a
@@ -54,7 +51,6 @@ export function useKeeping<S extends Kept, A>(
   /** The thing as it was last taken from the server, which all that waits was done on; and the newest version it is known to have. */
   const base = useRef(stored.revision);
   const newest = useRef(stored.version);
-  const lastKey = useRef(0);
   const busy = useRef(false);
   const retry = useRef<ReturnType<typeof setTimeout>>(undefined);
   const onward = useRef<() => void>(() => undefined);
@@ -146,10 +142,7 @@ export function useKeeping<S extends Kept, A>(
 
   const send = useCallback(
     (what: Sent<A>) => {
-      const screen = screenName();
-      const key = nextKey(screen, lastKey.current);
-      lastKey.current = Number(key.slice(screen.length + 1));
-      const w: Waiting<A> = { key, at, seen: base.current, what };
+      const w: Waiting<A> = { key: nextKey(), at, seen: base.current, what };
       pending.current.push(w);
       void remember(w);
       setState((s) => ({ ...s, waiting: pending.current.length }));
@@ -158,18 +151,9 @@ export function useKeeping<S extends Kept, A>(
     [at, again],
   );
 
-  // What was left waiting by this page before it was loaded again, or by one that is closed.
   useEffect(() => {
-    void waitingFor<A>(at).then((left) => {
-      const mine = screenName();
-      const old = left.filter((w) => {
-        const [screen, number] = [
-          w.key.slice(0, w.key.lastIndexOf(".")),
-          Number(w.key.slice(w.key.lastIndexOf(".") + 1)),
-        ];
-        const age = Date.now() - number / 1000;
-        return !pending.current.some((p) => p.key === w.key) && (screen === mine || age > LEFT_BEHIND);
-      });
+    void leftBehind<A>(at).then((left) => {
+      const old = left.filter((w) => !pending.current.some((p) => p.key === w.key));
       if (old.length === 0) return;
       pending.current = [...old, ...pending.current];
       differs.current = true;

@@ -52,5 +52,20 @@ export function screenName(): string {
   }
 }
 
-/** Keys count up, over a reload too. */
-export const nextKey = (screen: string, after: number): string => `${screen}.${Math.max(after + 1, Date.now() * 1000)}`;
+let last = 0;
+/** A key for what is done: of this screen, and counting up, over a reload too. */
+export function nextKey(): string {
+  last = Math.max(last + 1, Date.now() * 1000);
+  return `${screenName()}.${last}`;
+}
+
+/** What another page left waiting for so long is taken up here: that page is closed. */
+const LEFT_BEHIND = 15_000;
+
+/** What was left waiting for a thing by this page before it was loaded again, or by one that is closed. */
+export async function leftBehind<A>(at: string): Promise<Waiting<A>[]> {
+  const mine = screenName();
+  return (await waitingFor<A>(at)).filter(
+    ({ key }) => key.slice(0, key.lastIndexOf(".")) === mine || Date.now() - numberOf(key) / 1000 > LEFT_BEHIND,
+  );
+}

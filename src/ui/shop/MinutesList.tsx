@@ -4,7 +4,7 @@ import type { BenchEvent } from "@/core/bench/events";
 import type { Learned, Timed } from "@/core/bench/times";
 import type { Workshop } from "@/core/shop/shop";
 import { SAW_KINDS } from "@/core/work/sawing";
-import { nextKey, screenName } from "@/ui/desk/waiting";
+import { nextKey } from "@/ui/desk/waiting";
 import { askServer } from "@/ui/parts/askServer";
 import { NumberField } from "@/ui/parts/NumberField";
 
@@ -98,7 +98,7 @@ function Measured({ told, each, take }: { told: Learned; each: number; take(each
   const [said, setSaid] = useState<string[]>([]);
   const key = (o: Timed) => `${o.job} ${o.name}`;
   const say = async (o: Timed, counts: boolean) => {
-    const event: BenchEvent = { id: nextKey(screenName(), 0), job: o.job, name: o.name, at: Date.now(), what: { do: "time", counts } }; // prettier-ignore
+    const event: BenchEvent = { id: nextKey(), job: o.job, name: o.name, at: Date.now(), what: { do: "time", counts } }; // prettier-ignore
     await askServer("/api/bench", { method: "POST", body: { events: [event] } }).then(() => setSaid((all) => [...all, key(o)]), () => undefined); // prettier-ignore
   };
   const now = twoPlaces(told.each);

@@ -306,7 +306,7 @@ describe("Lay out, how to cut it and what it costs", () => {
     expect(kerf.value).toBe("1/8");
   });
   test("what the last change made of the ways to cut is told beside them", async () => {
-    open(LayOut, { lines: [{ ...body, ...bare, quantity: 2 }, { ...body, ...bare, size: "shallow", quantity: 1, thickness: inch(1) }], stock: [board(), board({ thickness: inch(1) })] }); // prettier-ignore
+    open(LayOut, { lines: [{ ...body, ...bare, quantity: 2 }, { ...body, ...bare, size: "shallow", quantity: 1 }] }); // prettier-ignore
     const kerf = await screen.findByLabelText<HTMLInputElement>("Saw removes", { selector: "input" });
     await screen.findByRole("button", { name: "choose layout 1" });
     const said = () => screen.getByRole("region", { name: "Layouts" }).textContent!;
