@@ -14,6 +14,7 @@ import {
   progressOf,
   sharedParts,
 } from "@/core/layout/layout";
+import type { GroupLayout } from "@/core/layout/lay";
 import type { LayoutRequest } from "@/core/layout/request";
 import type { Standing } from "@/core/today/standing";
 import type { Job } from "@/core/job/job";
@@ -68,8 +69,8 @@ interface How<P> {
   /** As soon as somebody else waits for a first answer, or for a better one, what there is then is the answer. */
   yields?: "first" | "better";
 }
-/** Why an answer is not the last word: its time was up, or others waited. */
-type Cut = "time" | "others";
+/** Why an answer is not the last word: its time was up, others waited, or it is shown on the way. */
+type Cut = "time" | "others" | "shown";
 interface Told<N extends TaskName> {
   answer: Tasks[N]["answer"];
   cut?: Cut;
@@ -106,9 +107,10 @@ async function ask<N extends TaskName>(
   return told;
 }
 
-/** A search shows what it has after so many ms each, and when its time is up; then it goes on for so long, if nobody waits for its thread. */
+/** A search shows what it has where that is worth it, no sooner than so many ms after the last; its time up, it goes on if nobody waits for its thread. */
 interface GoesOn<N extends TaskName> {
-  shows: number[];
+  isWorthShowing(now: Tasks[N]["progress"], shown: Tasks[N]["progress"] | undefined): boolean;
+  calm: number;
   overtime: number;
   show(soFar: Tasks[N]["answer"]): void;
 }
@@ -119,15 +121,27 @@ async function runOnThread<N extends TaskName>(
   { hear, signal, enough, within, yields, goesOn }: How<Tasks[N]["progress"]> & { goesOn?: GoesOn<N> },
 ): Promise<Told<N>> {
   const { port1, port2 } = new MessageChannel();
+  const told = new Int32Array(new SharedArrayBuffer(4));
+  let heard: Tasks[N]["progress"] | undefined;
+  let shown: Tasks[N]["progress"] | undefined;
+  let calm: ReturnType<typeof setTimeout> | undefined;
+  const showIfWorth = () => {
+    if (!goesOn || calm || heard === undefined || !goesOn.isWorthShowing(heard, shown)) return;
+    shown = heard;
+    Atomics.compareExchange(told, 0, TOLD.goOn, TOLD.show);
+    calm = setTimeout(() => ((calm = undefined), showIfWorth()), goesOn.calm);
+  };
   // The worker says null when it has nothing more to tell: every word of progress comes before the answer.
   const ended = new Promise<void>((resolve) =>
     port1.on("message", (said: Said<N>) => {
       if (said === null) resolve();
-      else if ("progress" in said) hear?.(said.progress);
-      else goesOn?.show(said.soFar);
+      else if ("progress" in said) {
+        heard = said.progress;
+        hear?.(heard);
+        showIfWorth();
+      } else goesOn?.show(said.soFar);
     }),
   );
-  const told = new Int32Array(new SharedArrayBuffer(4));
   let cut: Cut | undefined;
   let inOvertime = false;
   const end = (why: Cut) => {
@@ -145,16 +159,13 @@ async function runOnThread<N extends TaskName>(
   look();
   const looks = setInterval(look, 100);
   let clock: ReturnType<typeof setTimeout> | undefined;
-  const show = () => Atomics.compareExchange(told, 0, TOLD.goOn, TOLD.show);
   const timeIsUp = () => {
     if (!goesOn || inOvertime) return asked();
     if (turns().awaited) return end("others");
     inOvertime = true;
-    show();
     clock = setTimeout(timeIsUp, goesOn.overtime);
   };
   if (within !== undefined) clock = setTimeout(timeIsUp, within);
-  const shows = goesOn?.shows.map((ms) => setTimeout(show, ms)) ?? [];
   const late = AbortSignal.timeout(LONGEST);
   // Told to end, a search ends itself in a moment: a thread that is ended takes what it had loaded with it, and one that is ended
   // while it loads has taken the whole program along.
@@ -182,8 +193,7 @@ async function runOnThread<N extends TaskName>(
     throw e;
   } finally {
     clearInterval(looks);
-    for (const timer of [clock, ...shows]) clearTimeout(timer);
-    clearTimeout(patience);
+    for (const timer of [clock, calm, patience]) clearTimeout(timer);
     signal?.removeEventListener("abort", hungUp);
     enough?.removeEventListener("abort", asked);
     port1.close();
@@ -198,42 +208,54 @@ interface Asking extends How<Progress> {
   /** Told of the layout with every thickness on its own, where some may yet do better together. */
   apart?: (result: LayoutResult) => void;
   /** What a search has on the way is its answer for now. */
-  goesOn?: Omit<GoesOn<"group">, "show">;
+  goesOn?: Pick<GoesOn<"group">, "calm" | "overtime">;
 }
 
 type Heard = Tasks["group"]["progress"];
+const heardOf = ({ cost, count, boundCost: bound }: GroupLayout): Heard => ({ cost, count, bound });
+const isLeast = (p: Heard) => p.cost <= p.bound + 1e-9;
+/** It costs less, or now nothing is known to. */
+const isWorthShowing = (now: Heard, shown: Heard | undefined) =>
+  !shown || now.cost < shown.cost - 1e-9 || (isLeast(now) && !isLeast(shown));
 
-/** A group's search, which may be asked again and again what it has. */
+/** A group's search, of which it is known how far it is. */
 class Search {
+  readonly end: Promise<Told<"group">>;
   isOver = false;
-  private readonly end: Promise<Told<"group">>;
   private shown: Told<"group"> | undefined;
-  private wake: ((told: Told<"group">) => void) | undefined;
 
-  constructor(begin: (show: GoesOn<"group">["show"]) => Promise<Told<"group">>) {
-    this.end = begin((answer) => {
-      const told: Told<"group"> = { answer, cut: "time" };
-      if (this.wake) this.wake(told);
-      else this.shown = told;
-      this.wake = undefined;
-    }).finally(() => (this.isOver = true));
+  constructor(
+    begin: (show: GoesOn<"group">["show"]) => Promise<Told<"group">>,
+    /** It shows what it has on the way, and its end is as far as it gets. */
+    readonly goesOn: boolean,
+    /** Told whenever there is more to see of it. */
+    news: () => void,
+  ) {
+    const show = (answer: GroupLayout) => {
+      this.shown = { answer, cut: "shown" };
+      news();
+    };
+    this.end = begin(show).finally(() => {
+      this.isOver = true;
+      news();
+    });
+    // Who asks for it is told why it failed.
+    this.end.catch(() => undefined);
   }
 
-  /** What it shows next, or its end. */
-  next(): Promise<Told<"group">> {
-    const { shown } = this;
-    this.shown = undefined;
-    if (shown && !this.isOver) return Promise.resolve(shown);
-    return new Promise((resolve, reject) => {
-      this.wake = resolve;
-      this.end.then(resolve, reject);
-    });
+  /** How far it is: its end, or what it showed last; undefined where it has shown nothing. */
+  get now(): Promise<Told<"group">> | Told<"group"> | undefined {
+    return this.isOver ? this.end : this.shown;
   }
 }
 
 /** What is heard of a layout's groups, by their questions, as often as they are asked, and their searches. */
 class Hearing {
   readonly searches = new Map<string, Search>();
+  /** What was answered last. */
+  readonly told = new Map<string, Told<"group">>();
+  private hasNews = false;
+  private wake: (() => void) | undefined;
   private readonly best = new Map<string, Heard>();
   private readonly done = new Set<string>();
   private asked: string[] = [];
@@ -243,6 +265,15 @@ class Hearing {
   /** What is said is of these from now on. */
   ask(keys: string[]): void {
     this.asked = keys;
+  }
+  readonly news = (): void => {
+    this.hasNews = true;
+    this.wake?.();
+  };
+  /** Waits until there is more to see of a search than there was. */
+  async more(): Promise<void> {
+    if (!this.hasNews) await new Promise<void>((wake) => (this.wake = wake));
+    this.hasNews = false;
   }
   /** Asked again, a search says again what it said before: only what is better is new. */
   hear(key: string, now: Heard, isDone = false): void {
@@ -270,32 +301,47 @@ async function lay(
   const cuts = new Set<Cut>();
   // Every group listens for its end.
   for (const signal of [how.signal, how.enough]) if (signal) setMaxListeners(0, signal);
-  const isGoing = (key: string) => hearing.searches.get(key)?.isOver === false;
+  /** Its search goes on, or has come as far as it gets. */
+  const isBegun = (key: string) => {
+    const search = hearing.searches.get(key);
+    return search !== undefined && (!search.isOver || (search.goesOn && goesOn !== undefined));
+  };
   const askGroup = async (group: Tasks["group"]["ask"], rank: number, key: string): Promise<Told<"group">> => {
-    if (isGoing(key)) {
-      const told = await hearing.searches.get(key)!.next();
+    const begun = hearing.searches.get(key);
+    const known = hearing.told.get(key);
+    if (known && !known.cut) return known;
+    // What was answered stands until there is more.
+    const soFar: Told<"group"> | undefined = known && { ...known, cut: "shown" };
+    if (begun?.goesOn) {
+      const told = await (goesOn ? (begun.now ?? soFar ?? begun.end) : begun.end);
       // What was ended for others' sake is begun again when they have theirs; at the last that is waited for.
       if (goesOn || told.cut !== "others") return told;
     }
     const hear = (p: Heard) => hearing.hear(key, p);
     const start: Start = (work) => place.run(rank, how.signal, work);
-    const search = new Search((show) =>
-      ask("group", group, { ...how, hear, ...(goesOn ? { goesOn: { ...goesOn, show } } : {}) }, start, key),
+    // What lacks pieces costs little: anything is better.
+    const than = known && known.answer.short.length === 0 ? heardOf(known.answer) : undefined;
+    const shows = (show: GoesOn<"group">["show"]) =>
+      goesOn && { ...goesOn, show, isWorthShowing: (now: Heard, shown = than) => isWorthShowing(now, shown) };
+    const search = new Search(
+      (show) => ask("group", group, { ...how, hear, goesOn: shows(show) }, start, key),
+      goesOn !== undefined,
+      hearing.news,
     );
     hearing.searches.set(key, search);
-    return search.next();
+    return (goesOn && soFar) || search.end;
   };
   const askParts = async ({ asks }: LayoutParts) => {
     const keys = asks.map((group) => keyOf("group", group));
     hearing.ask(keys);
-    if (keys.every(isGoing)) place.leave();
+    if (keys.every(isBegun)) place.leave();
     const answered = async (group: Tasks["group"]["ask"], rank: number) => {
       const key = keys[asks.indexOf(group)]!;
-      const { answer, cut } = await askGroup(group, rank, key);
-      if (cut) cuts.add(cut);
-      const { cost, count, boundCost: bound } = answer;
-      hearing.hear(key, { cost, count, bound }, !cut);
-      return [group, answer] as const;
+      const told = await askGroup(group, rank, key);
+      hearing.told.set(key, told);
+      if (told.cut) cuts.add(told.cut);
+      hearing.hear(key, heardOf(told.answer), !told.cut);
+      return [group, told.answer] as const;
     };
     // What is soon done is done first: else it would wait for the others' threads.
     const order = [...asks].sort((a, b) => a.lying.length - b.lying.length);
@@ -311,7 +357,7 @@ async function lay(
     // What is proven of each on its own is not of them together, and what one misses another may give.
     if (shared && first.missing.length === 0) toldApart?.({ ...first, proven: false, boundCost: 0, boundCount: 0 });
     const result = shared ? betterOf(first, joined(request, shared, await askParts(shared), took())) : first;
-    const cut = cuts.has("others") ? "others" : cuts.has("time") ? "time" : undefined;
+    const cut = (["others", "shown", "time"] as const).find((c) => cuts.has(c));
     return { result, ...(cut ? { cut } : {}) };
   } finally {
     place.leave();
@@ -321,10 +367,10 @@ async function lay(
 export const askLayout = async (request: LayoutRequest, how: Asking = {}): Promise<LayoutResult> =>
   (await lay(request, how)).result;
 
-/** After so long on a thread there is something to buy and saw by; a better one a little later; and the last, before a group is given up; ms. */
+/** After so long on a thread there is something to buy and saw by; then others have their turn; and the last, before a group is given up; ms. */
 const [QUICK, SOON, LAST] = [100, 6000, 90_000];
-/** Till then it is shown how it stands after so many ms. */
-const SHOWS = [700, 2000];
+/** A search shows what is better no more often than so many ms. */
+const CALM = 150;
 
 /**
  * As `askLayout`, but what is best at once, and then after a while and another, is told (`soFar`) before a better one is looked for. In a
@@ -336,25 +382,24 @@ export async function askLayoutSoon(
 ): Promise<LayoutResult> {
   const over = new AbortController();
   const signal = how.signal ? AbortSignal.any([how.signal, over.signal]) : over.signal;
-  const soon: Asking = { within: SOON, row: "better", goesOn: { shows: SHOWS, overtime: LAST } };
-  const turnsOfIt: Asking[] = [
-    { within: QUICK, yields: "first", apart: soFar },
-    ...[...SHOWS, SOON].map(() => soon),
-    { within: LAST, row: "better" },
-  ];
+  const first: Asking = { within: QUICK, yields: "first", apart: soFar };
+  const soon: Asking = { within: SOON, row: "better", goesOn: { calm: CALM, overtime: LAST } };
+  const last: Asking = { within: LAST, row: "better" };
   const hearing = new Hearing(how.hear);
   const began = performance.now();
   let best: LayoutResult | undefined;
   try {
-    for (const [n, turn] of turnsOfIt.entries()) {
+    for (let turn = first; ;) {
       const { result, cut } = await lay(request, { ...how, signal, ...turn }, hearing);
       const before = best;
       // It took as long as its turns together.
       best = { ...(before ? betterOf(before, result) : result), seconds: (performance.now() - began) / 1000 };
       // Where nothing can cost less, fewer set-ups are still looked for: the last answer is the same however long the ways to it take.
-      if (!cut || how.enough?.aborted || n === turnsOfIt.length - 1) break;
-      const isNews = !before || best.cost !== before.cost || best.missing.length !== before.missing.length;
+      if (!cut || how.enough?.aborted || turn === last || (turn === soon && cut === "time")) break;
+      const isNews = !before || best.cost !== before.cost || best.missing.length !== before.missing.length || best.proven !== before.proven; // prettier-ignore
       if (isNews) soFar(best);
+      if (turn === soon && cut !== "others") await hearing.more();
+      turn = turn === soon && cut === "others" ? last : soon;
     }
     return best!;
   } finally {
