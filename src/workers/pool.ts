@@ -301,11 +301,7 @@ async function lay(
   const cuts = new Set<Cut>();
   // Every group listens for its end.
   for (const signal of [how.signal, how.enough]) if (signal) setMaxListeners(0, signal);
-  /** Its search goes on, or has come as far as it gets. */
-  const isBegun = (key: string) => {
-    const search = hearing.searches.get(key);
-    return search !== undefined && (!search.isOver || (search.goesOn && goesOn !== undefined));
-  };
+  const isGoing = (key: string) => hearing.searches.get(key)?.isOver === false;
   const askGroup = async (group: Tasks["group"]["ask"], rank: number, key: string): Promise<Told<"group">> => {
     const begun = hearing.searches.get(key);
     const known = hearing.told.get(key);
@@ -334,7 +330,7 @@ async function lay(
   const askParts = async ({ asks }: LayoutParts) => {
     const keys = asks.map((group) => keyOf("group", group));
     hearing.ask(keys);
-    if (keys.every(isBegun)) place.leave();
+    if (keys.every(isGoing)) place.leave();
     const answered = async (group: Tasks["group"]["ask"], rank: number) => {
       const key = keys[asks.indexOf(group)]!;
       const told = await askGroup(group, rank, key);
@@ -373,7 +369,7 @@ const [QUICK, SOON, LAST] = [100, 6000, 90_000];
 const CALM = 150;
 
 /**
- * As `askLayout`, but what is best at once, and then after a while and another, is told (`soFar`) before a better one is looked for. In a
+ * As `askLayout`, but what is best at once, and then whatever is better, is told (`soFar`) while a better one is looked for. In a
  * crowd everybody gets what comes at once, then everybody what comes soon, and then the rest.
  */
 export async function askLayoutSoon(

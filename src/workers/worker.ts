@@ -20,6 +20,8 @@ if (platform() === "linux") setPriority(10);
 const WITH_SOLVER: TaskName[] = ["group", "proposal"];
 /** Loaded once a thread, as it begins: whoever asks first need not wait for it. */
 const solver = highsSolver();
+// Where it cannot be loaded, that is said to whoever wants it: the thread does all else without.
+solver.catch(() => undefined);
 
 const none: LpSolver = () => {
   throw new Error("this task has no solver");
