@@ -1,6 +1,7 @@
 import { BRITISH_R } from "@/core/fit/rvalue";
 import type { Part } from "@/core/shape/part";
-import { GRAVITY, gravityOf } from "@/core/judge/strength";
+import { gravityOf } from "@/core/judge/strength";
+import { USUAL_WOOD } from "@/core/recipes/woods";
 import { lengthOf, type Shape } from "@/core/shape/shape";
 import { toNumber } from "@/core/formula/formula";
 import type { Standing } from "@/core/line/standing";
@@ -35,7 +36,7 @@ const metres = (nm: number) => nm / 1e9;
 export function warmth(standing: Standing[]): Warmth | undefined {
   const box = standing.find((s) => s.as === "body");
   if (!box?.inside) return undefined;
-  const wood = box.shape ? conducts(box.shape, "wood") : conductivity(GRAVITY["eastern-white-pine"]!);
+  const wood = box.shape ? conducts(box.shape, "wood") : conductivity(USUAL_WOOD.gravity);
   const jacket = standing.find((s) => s.as === "jacket" && s.foot <= box.foot)?.shape;
   const round = jacket
     ? metres(lengthOf(jacket, "cladding")) / conducts(jacket, "wood") +

@@ -23,7 +23,7 @@ import { MOST_READINGS, readingSchema } from "@/core/judge/reading";
 import { problemsOf, show } from "@/core/problem/explain";
 import { JobFileError, type Problem } from "@/core/problem/problem";
 import type { LaidPiece } from "@/core/boards/laid";
-import { shapeOfLine } from "@/core/line/shapes";
+import { SAID, shapeOfLine } from "@/core/line/shapes";
 
 /** A design as a job carries it. */
 const jobDesignSchema = designSchema.pick({ recipe: true, mark: true, why: true });
@@ -252,7 +252,7 @@ export function jobProblems(job: Job, known?: Job): Problem[] {
 }
 
 /** What of a job its lines are read with. */
-const READ_WITH = ["units", "standards", "designs", "thickness", "finish"] as const;
+const READ_WITH = ["units", "standards", "designs", ...SAID] as const;
 
 /** A job, all of it, however its values are spelled. */
 function jobSchema(as: Spelling, own: MakersOwn) {
@@ -461,7 +461,7 @@ function jobSchema(as: Spelling, own: MakersOwn) {
   })
     .superRefine((j, ctx) => {
       if (j.thickness === undefined) return;
-      const all = { ...own, units, finish: j.finish, thickness: j.thickness };
+      const all = { ...own, units, finish: j.finish, thickness: j.thickness, wood: j.wood };
       for (const [i, l] of j.lines.entries()) {
         const problem = problemOf(() => shapeOfLine(l, all));
         if (problem === undefined) continue;

@@ -2,7 +2,7 @@ import { type Finding } from "@/core/fit/finding";
 import type { Judging } from "@/core/fit/bands";
 import { fitLines } from "@/core/fit/lines";
 import { followBoxes } from "@/core/line/follow";
-import { shapeOfLine, type WorkedLine } from "@/core/line/shapes";
+import { SAID, shapeOfLine, type WorkedLine } from "@/core/line/shapes";
 import { isUnmakeable } from "@/core/shape/shape";
 import type { Job } from "./job";
 
@@ -19,7 +19,7 @@ const jobs = new WeakMap<Job, WorkedJob>();
 const lists = new WeakMap<Job["lines"], WorkedJob>();
 
 /** What of a job its lines are worked out from, beside themselves: its stock, days and shop are nothing to them. */
-const FROM = ["units", "standards", "designs", "thickness", "finish"] as const;
+const FROM = ["units", "standards", "designs", ...SAID] as const;
 
 /** Works a whole job out: every line's shape, and every finding of line against line; lines once as long as they are the same. */
 export function workJob(job: Job): WorkedJob {

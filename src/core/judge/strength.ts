@@ -1,4 +1,5 @@
 import type { Units } from "@/core/length/length";
+import { USUAL_WOOD, WOODS } from "@/core/recipes/woods";
 import type { Shape } from "@/core/shape/shape";
 
 /**
@@ -21,24 +22,10 @@ export const screwWithdrawal = (g: number, d: number, l: number, grain: "side" |
  */
 export const screwShear = (g: number, d: number): number => (g <= 0.42 ? 23.17 : g <= 0.47 ? 29.79 : 36.4) * d ** 2;
 
-/** Specific gravity at 12 % moisture, by the wood ids of the recipes (Wood Handbook, from memory). */
-export const GRAVITY: Record<string, number> = {
-  "eastern-white-pine": 0.35,
-  "ponderosa-pine": 0.4,
-  "loblolly-pine": 0.51,
-  "western-redcedar": 0.32,
-  "northern-white-cedar": 0.31,
-  "alaska-cedar": 0.44,
-  baldcypress: 0.46,
-  "douglas-fir": 0.48,
-  "engelmann-spruce": 0.35,
-  "yellow-poplar": 0.42,
-};
-
-/** Of the kind chosen where the item asks for one; white pine where it does not. */
+/** Specific gravity at 12 % moisture of the wood a thing is made of. */
 export function gravityOf({ scope }: Shape): number {
   const wood = scope.has("wood") ? scope.working("wood").value : undefined;
-  return GRAVITY[wood?.kind === "word" ? wood.of : ""] ?? GRAVITY["eastern-white-pine"]!;
+  return (WOODS.find((w) => wood?.kind === "word" && w.id === wood.of) ?? USUAL_WOOD).gravity;
 }
 
 /** What a force is told in. */

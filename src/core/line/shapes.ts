@@ -1,4 +1,5 @@
-import { BOARDS, type Options, type Shape, ShapeError, shapeItem, isUnmakeable } from "@/core/shape/shape";
+import { woodCalled } from "@/core/recipes/woods";
+import { BOARDS, type Options, type Shape, ShapeError, shapeItem, isUnmakeable, WOOD } from "@/core/shape/shape";
 import { type BodyMeasures, type FrameMeasures, checkMeasured, measureBody, measureFrame } from "@/core/shape/measure";
 import { type MakersOwn, recipeOf } from "@/core/designs/design";
 import { kinOf, recipeFor, RECIPES } from "@/core/recipes";
@@ -17,20 +18,29 @@ export interface WorkedLine {
   follows?: { line: number; outside: boolean; boardThickness?: Length };
 }
 
-/** What a line is worked out with besides itself: the maker's own designs and standards, and what is said once for all lines. */
-export interface Own extends MakersOwn {
-  units: Units;
+/** What is said once for all lines. */
+interface Said {
   /** How the outside is kept. */
   finish?: string;
   /** What the boards measure. */
   thickness?: Length;
+  /** What wood the boards are of, in the maker's words. */
+  wood?: string;
+}
+export const SAID = ["finish", "thickness", "wood"] as const satisfies readonly (keyof Said)[];
+
+/** What a line is worked out with besides itself: the maker's own designs and standards, and what is said once for all lines. */
+export interface Own extends MakersOwn, Said {
+  units: Units;
 }
 
 /** What is said for all lines, as far as it means something to a recipe; what a line itself chooses beats it. */
-function saidForAll(recipe: Recipe, { finish, thickness }: Own): Options {
+function saidForAll(recipe: Recipe, { finish, thickness, wood }: Own): Options {
+  const known = wood === undefined ? undefined : woodCalled(wood);
   return {
     ...(finish !== undefined && recipe.parameters.some((p) => p.name === "finish") ? { finish } : {}),
     ...(thickness !== undefined ? { [BOARDS]: thickness } : {}),
+    ...(known ? { [WOOD]: known.id } : {}),
   };
 }
 
@@ -38,7 +48,7 @@ function saidForAll(recipe: Recipe, { finish, thickness }: Own): Options {
 export const lineAt = (lines: WorkedLine[], at: number): WorkedLine | undefined =>
   lines[at]?.at === at ? lines[at] : lines.find((l) => l.at === at);
 
-const shapes = new WeakMap<JobLine, { finish: Own["finish"]; thickness: Own["thickness"]; shape: Shape }>();
+const shapes = new WeakMap<JobLine, { own: Own; shape: Shape }>();
 /** Shapes by what was asked, so that the same asked again (an undo, another line) is not worked out again. */
 const asked = new Map<string, Shape>();
 const ASKED_KEPT = 500;
@@ -46,7 +56,7 @@ const ASKED_KEPT = 500;
 /** The shape of a line; a line object, and what it asks, is worked out once. @throws ShapeError */
 export function shapeOfLine(line: JobLine, own: Own): Shape {
   const known = shapes.get(line);
-  if (known && known.finish === own.finish && known.thickness === own.thickness) return known.shape;
+  if (known && SAID.every((of) => known.own[of] === own[of])) return known.shape;
   const { item, standard, size } = line;
   const found = standardOf(standard, own.standards);
   if (!found) throw new ShapeError("standard", `the standard "${standard}" is not here any more`);
@@ -59,7 +69,7 @@ export function shapeOfLine(line: JobLine, own: Own): Shape {
   checkMeasured(shape);
   if (asked.size >= ASKED_KEPT) asked.clear();
   asked.set(key, shape);
-  shapes.set(line, { finish: own.finish, thickness: own.thickness, shape });
+  shapes.set(line, { own, shape });
   return shape;
 }
 

@@ -182,6 +182,8 @@ function outsideOf(given: string[]): [string, Definition][] {
  */
 export const BOARDS = "boardThickness";
 const BOARDS_LABEL = "boards, as they measure";
+/** What a thing is made of, a job gives among the options too; few recipes ask for it. */
+export const WOOD = "wood";
 
 /** Most pieces in one item, and most cuts: more is a slip of a formula. */
 const MOST_PIECES = 2000;
@@ -194,6 +196,9 @@ export function scopeFor(recipe: Recipe, standard: Standard, sizeId: string, opt
   const boards = options[BOARDS];
   if (typeof boards === "number")
     scope.define(BOARDS, { label: BOARDS_LABEL, source: "asked", given: lengthValue(boards as Length) });
+  const wood = options[WOOD];
+  if (typeof wood === "string" && !recipe.parameters.some((p) => p.name === WOOD))
+    scope.define(WOOD, { label: WOOD, source: "asked", given: { kind: "word", of: wood } });
   for (const need of recipe.needs)
     if (!scope.has(need))
       throw new ShapeError(

@@ -1,6 +1,7 @@
 import type { FeatureRecipe } from "@/core/feature/feature";
 import { each, glue, screws } from "../assembly";
 import type { Parameter, PartRecipe, Recipe, StepRecipe } from "../recipe";
+import { USUAL_WOOD, WOODS } from "../woods";
 
 /**
  * Four walls with a corner joint and rests: what every plain box shares. A recipe gives `nominalInsideLength` and
@@ -23,26 +24,7 @@ export const WOOD: Parameter[] = [
     ],
   },
   { name: "drying", label: "Allow for drying", group: "Wood", kind: "flag", default: false, hint: "cut the depth over, for wood that is not yet dry" },
-  {
-    name: "wood",
-    label: "Wood",
-    group: "Wood",
-    kind: "choice",
-    default: "eastern-white-pine",
-    hint: "what it weighs, how it moves and which screws hold",
-    choices: [
-      { id: "eastern-white-pine", label: "eastern white pine" },
-      { id: "ponderosa-pine", label: "ponderosa pine" },
-      { id: "loblolly-pine", label: "loblolly pine" },
-      { id: "western-redcedar", label: "western redcedar" },
-      { id: "northern-white-cedar", label: "northern white-cedar" },
-      { id: "alaska-cedar", label: "Alaska cedar" },
-      { id: "baldcypress", label: "baldcypress" },
-      { id: "douglas-fir", label: "Douglas-fir" },
-      { id: "engelmann-spruce", label: "Engelmann spruce" },
-      { id: "yellow-poplar", label: "yellow-poplar" },
-    ],
-  },
+  { name: "wood", label: "Wood", group: "Wood", kind: "choice", default: USUAL_WOOD.id, hint: "what it weighs, how it moves and which screws hold", choices: WOODS.map(({ id, label }) => ({ id, label })) },
   { name: "moistureNow", label: "Moisture now, %", group: "Wood", kind: "number", default: "18", min: 0, max: 30, when: "drying" },
   { name: "airHumidity", label: "Air in use, humidity %", group: "Wood", kind: "number", default: "65", min: 10, max: 95, when: "drying" },
   { name: "airTemp", label: "Air in use, °F", group: "Wood", kind: "number", default: "70", min: 30, max: 130, when: "drying" },
@@ -168,19 +150,7 @@ export const OUTSIDE: Parameter[] = [
 /** The whole set, in the order a maker decides. */
 export const WALL_PARAMETERS: Parameter[] = [...WOOD, ...JOINT, ...RESTS, ...HANDHOLDS, ...OUTSIDE];
 
-/** Movement per percent of moisture, flat-sawn (tangential): Wood Handbook, dimensional change coefficients, from memory. */
-const SHRINK: Record<string, string> = {
-  "eastern-white-pine": "0.00212",
-  "ponderosa-pine": "0.00216",
-  "loblolly-pine": "0.00259",
-  "western-redcedar": "0.00234",
-  "northern-white-cedar": "0.00229",
-  "alaska-cedar": "0.00208",
-  baldcypress: "0.00216",
-  "douglas-fir": "0.00267",
-  "engelmann-spruce": "0.00248",
-  "yellow-poplar": "0.00289",
-};
+const SHRINK = Object.fromEntries(WOODS.map((w) => [w.id, w.tangential]));
 const WOOD_HANDBOOK = { pub: "Wood Handbook, dimensional change coefficients", fromMemory: true };
 
 const EMC = { pub: "Wood Handbook, equilibrium moisture content (Hailwood–Horrobin)", fromMemory: true };

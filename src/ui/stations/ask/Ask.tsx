@@ -1,5 +1,6 @@
 "use client";
 import { FINISHES } from "@/core/job/job";
+import { USUAL_WOOD, woodCalled } from "@/core/recipes/woods";
 import { PageLink } from "@/ui/desk/PageLink";
 import { useDesk } from "@/ui/desk/useDesk";
 import { DateField } from "@/ui/parts/DateField";
@@ -89,6 +90,12 @@ export function Ask() {
         <Said field="thickness" />
         <Said field="customer" />
         <Said field="wood" />
+        {job.wood && !woodCalled(job.wood) && (
+          <p className="text-[.87rem] text-soft">
+            Nothing is tabled of {job.wood}: weights, drying and what screws hold are worked out as of{" "}
+            {USUAL_WOOD.label}.
+          </p>
+        )}
         <Wanted />
         <Finder big={job.lines.length === 0} />
         <p className={job.lines.length === 0 ? "text-center" : "pt-1"}>
