@@ -27,6 +27,8 @@ test.each([
   ["10 deep bodies of red cedar for the heath by 12 March", "10 langstroth-10 body deep | 2027-03-12 | Heath | in red cedar"], // prettier-ignore
   ["6 bodies for the heath and its neighbours and 60 frames for Reed & Daughters by friday", "6 langstroth-10 body deep; 60 langstroth-10 frame deep | 2026-11-27 | Reed & Daughters"], // prettier-ignore
   ["6 bodies and a floor for the heath and its neighbours by friday", "6 langstroth-10 body deep; 1 langstroth-10 floor-solid deep | 2026-11-27 | Heath and its neighbours"], // prettier-ignore
+  ["10 deep bodies for Moor in larch", "10 langstroth-10 body deep | Moor | in larch"],
+  ["10 deep bodies for the shop in town", "10 langstroth-10 body deep | Shop in town"],
   ["10 bodies for the heath and 12 teapots", "10 langstroth-10 body deep | Heath | 12 teapots"],
   ["10 bodies and 12 teapots", "10 langstroth-10 body deep | 12 teapots"], // prettier-ignore
   ["40 national shallow frames, 6 nuc boxes, 10 bottoms", "40 national frame super; 6 langstroth-10 nuc deep; 10 langstroth-10 floor-solid deep"], // prettier-ignore

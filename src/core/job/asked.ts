@@ -1,4 +1,5 @@
 import type { JobLine } from "@/core/line/line";
+import { woodCalled } from "@/core/recipes/woods";
 import { findMakeable, type Makeable } from "./find";
 
 /** So many of a thing; boxes with the frames that hang in them where that is said. */
@@ -80,7 +81,12 @@ export function readAsked(text: string, all: Makeable[], today: string, usual: s
     let lines = read(said);
     const whom = lines ? null : WHOM.exec(said);
     if (whom) {
-      asked.customer = whom[2]!.slice(0, 1).toUpperCase() + whom[2]!.slice(1, 120).trim();
+      // `for Moor in larch`, not `for the shop in town`.
+      const of = WOOD.exec(whom[2]!);
+      const isWood = of !== null && of[1]!.trim() !== "" && woodCalled(of[2]!) !== undefined;
+      if (isWood) asked.wood = of[2]!.trim();
+      const name = isWood ? of[1]! : whom[2]!;
+      asked.customer = name.slice(0, 1).toUpperCase() + name.slice(1, 120).trim();
       said = whom[1]!;
       lines = read(said);
     }

@@ -1,7 +1,7 @@
 import { findRecipe, RECIPES } from "@/core/recipes";
 import { findStandard, STANDARDS } from "@/core/standards";
 import { ShapeError, shapeItem } from "@/core/shape/shape";
-import { findMakeable, makeables } from "./find";
+import { findMakeable, madeElsewhere, makeables } from "./find";
 
 const all = makeables();
 const first = (typed: string) => {
@@ -253,6 +253,11 @@ test("nothing is found for what nobody makes, everything for nothing typed", () 
   expect(findMakeable("", all).found).toHaveLength(all.length);
 });
 
+test("what is not made to the standard it is said of says to which it is; what nobody makes says nothing", () => {
+  const why = (typed: string) => madeElsewhere(typed, makeables());
+  expect(why("12 national nuc boxes")).toMatch(/^no nuc is made to National, but to Langstroth 10, .* more$/);
+  expect(["12 teapots", "12 national teapots", "national", "12 nuc boxes"].map(why)).toEqual(Array(4).fill(undefined));
+});
 test("what is offered is exactly what can be shaped", () => {
   for (const s of STANDARDS)
     for (const size of Object.keys(s.sizes))

@@ -97,6 +97,22 @@ export function findMakeable(
   return { found: [] };
 }
 
+/**
+ * Why nothing is called so, where it is for the standard: of `12 national nuc boxes` that a nuc is not made to National, but to others.
+ */
+export function madeElsewhere(typed: string, all: Makeable[]): string | undefined {
+  const words = numbered(split(typed)).filter((w) => !SMALL.includes(w));
+  const of = (w: string) => all.filter((m) => w.length > 2 && split(m.standardName).some((h) => h.startsWith(w)));
+  const [said, rest] = [words.filter((w) => of(w).length > 0), words.filter((w) => of(w).length === 0)];
+  const found = said.length > 0 && rest.some((w) => Number.isNaN(Number(w))) ? findMakeable(rest.join(" "), all).found : []; // prettier-ignore
+  if (!found[0]) return undefined;
+  const { item, name } = found[0];
+  const standards = [...new Set(found.filter((m) => m.item === item).map((m) => m.standardName))];
+  const [asked, others] = [of(said[0]!)[0]!.standardName, standards.length - 3];
+  const to = standards.slice(0, 3).join(", ");
+  return `no ${name.split(",")[0]!.toLowerCase()} is made to ${asked}, but to ${to}${others > 0 ? ` and ${others} more` : ""}`;
+}
+
 /** How the numbers in it can be meant, the likeliest first: `ten frame deep` is a box of ten frames, a number in front how many. */
 function readingsOf(words: string[]): { quantity?: number; said: string[] }[] {
   const number = (w: string | undefined) => (w !== undefined && /^\d{1,6}$/.test(w) ? Number(w) : undefined);

@@ -3,7 +3,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useMemo, useRef, useState } from "react";
 import type { MakersOwn } from "@/core/designs/design";
 import { linesOf, readAsked } from "@/core/job/asked";
-import { makeables } from "@/core/job/find";
+import { madeElsewhere, makeables } from "@/core/job/find";
 import { TEMPLATES } from "@/core/job/templates";
 import { STANDARDS } from "@/core/standards";
 import { askServer, NoAnswer } from "@/ui/parts/askServer";
@@ -107,6 +107,7 @@ export function StartField({ day, own, usual, big }: { day: string; own: MakersO
             {asked.unknown.length > 0 && (
               <span className="font-semibold text-madder">
                 {asked.lines.length > 0 && " · "}nothing is called “{asked.unknown.join("”, “")}”
+                {asked.unknown.flatMap((u) => madeElsewhere(u, all) ?? []).map((why) => `: ${why}`)}
               </span>
             )}
           </>

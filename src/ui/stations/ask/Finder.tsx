@@ -1,6 +1,6 @@
 "use client";
 import { useMemo, useRef, useState } from "react";
-import { findMakeable, makeables, type Makeable } from "@/core/job/find";
+import { findMakeable, madeElsewhere, makeables, type Makeable } from "@/core/job/find";
 import { useDesk } from "@/ui/desk/useDesk";
 import { Browse } from "./Browse";
 import { Key } from "@/ui/parts/Key";
@@ -21,6 +21,7 @@ export function Finder({ big }: { big: boolean }) {
     [typed, all, used],
   );
   const shown = found.slice(0, SHOWN);
+  const elsewhere = typed.trim() === "" || shown.length > 0 ? undefined : madeElsewhere(typed, all);
   const add = (m: Makeable) => {
     desk.act({
       do: "add line",
@@ -82,8 +83,8 @@ export function Finder({ big }: { big: boolean }) {
         </div>
         {typed.trim() !== "" && shown.length === 0 && (
           <p role="status" className="px-3 py-2">
-            Nothing is called that. Try a standard and an item: nat body, zander frame, long body; or look through
-            everything.
+            Nothing is called that{elsewhere === undefined ? "" : `: ${elsewhere}`}. Try a standard and an item: nat
+            body, zander frame, long body; or look through everything.
           </p>
         )}
         {typed.trim() === "" && (
