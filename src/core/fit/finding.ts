@@ -9,6 +9,8 @@ export interface Finding {
   rule: string;
   label: string;
   line: number;
+  /** The line it is held against, where it is held against several. */
+  with?: number;
   state: State;
   gapState?: GapState;
   value: Length;

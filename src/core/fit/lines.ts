@@ -9,7 +9,7 @@ import { contactArea, innerVolume } from "./figures";
 import { fastenerGrip } from "./fasteners";
 import { woodLeft } from "./wood";
 import { madeTo } from "./madeto";
-import { few } from "./few";
+import { few, saidOnce } from "./few";
 import { ruler } from "./ruler";
 import { surroundings, told, toldOfLine } from "./told";
 import { excluderCover } from "./excluder";
@@ -73,7 +73,7 @@ export function fitLines(lines: WorkedLine[], by: Judging): Finding[] {
   const may = (f: Finding) => f.state !== "ok" && OF_STANDARD.has(f.rule);
   const asked = new Set(found.filter(may).map((f) => f.line));
   const usual = new Set(judged(lines.map(usualLine), by, asked).map(sameAs));
-  return found.map((f) => (may(f) && usual.has(sameAs(f)) ? { ...f, ofStandard: true } : f));
+  return saidOnce(found.map((f) => (may(f) && usual.has(sameAs(f)) ? { ...f, ofStandard: true } : f)));
 }
 
 /** Gaps and plays a standard has by itself, whatever a job does. */
@@ -113,8 +113,9 @@ function judged(lines: WorkedLine[], by: Judging, asked?: Set<number>): Finding[
       const met = meetings(line, lines, by);
       return [...met, ...own.filter((f) => !met.some((m) => m.rule === f.rule))];
     }
+    const hung = (f: Shape) => mates(line, lines, "frame").find((l) => l.shape === f)?.at;
     return [
-      ...few(framesFor(line, lines), at, "kinds of frame that hang in it", (f) => hangsIn(f, shape, at)),
+      ...few(framesFor(line, lines), at, "kinds of frame that hang in it", hung, (f) => hangsIn(f, shape, at)),
       ...(shape.recipe.stacks ? stacked(line, at) : []),
       ...told("figures", [shape, frameFor(line, lines)], at, (ctx) => figures(shape, frameFor(line, lines), ctx)),
       ...(shape.recipe.stacks ? besideOthers(line, at) : []),
@@ -138,7 +139,9 @@ function judged(lines: WorkedLine[], by: Judging, asked?: Set<number>): Finding[
     return [
       ...(gaps ? between(line, "Between two of these boxes") : []),
       ...(gaps
-        ? few(sizes, at, "boxes of other sizes", (o) => between(o, `Over the ${o.shape.title.toLowerCase()}`))
+        ? few(sizes, at, "boxes of other sizes", lineNumber, (o) =>
+            between(o, `Over the ${o.shape.title.toLowerCase()}`),
+          )
         : []),
       ...told(`bought for line ${line.at + 1}`, [shape], at, (ctx) => againstBought(line, ctx)),
     ];
@@ -147,7 +150,7 @@ function judged(lines: WorkedLine[], by: Judging, asked?: Set<number>): Finding[
   /** A box beside those of earlier lines. */
   function besideOthers(line: WorkedLine, at: Context): Finding[] {
     const earlier = otherBoxes(line).filter((o) => o.at < line.at);
-    return few(earlier, at, "unlike boxes before it", (o) =>
+    return few(earlier, at, "unlike boxes before it", lineNumber, (o) =>
       told(`${line.at} beside ${o.at}`, [line.shape, o.shape], at, (ctx) => [
         footprintStep(footprint(line), footprint(o), { ...ctx, ...BESIDE, label: `Outside against line ${o.at + 1}` }),
       ]),
@@ -169,6 +172,7 @@ const BESIDE = {
   advice: "make covers and floors to measure, or hold the outside; a ledge holds rain",
 } as const;
 
+const lineNumber = (l: WorkedLine) => l.at;
 const outsideOf = ({ shape }: WorkedLine) => ({
   length: bodyOf(shape).outsideLength,
   width: bodyOf(shape).outsideWidth,

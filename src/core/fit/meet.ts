@@ -2,7 +2,7 @@ import type { Judging } from "./bands";
 import type { Finding } from "./finding";
 import { judgeMeeting } from "./stack";
 import { told } from "./told";
-import { MOST_UNLIKE, unlisted } from "./few";
+import { heldAgainst, MOST_UNLIKE, unlisted } from "./few";
 import { type Standing, standingOf } from "@/core/line/standing";
 import type { WorkedLine } from "@/core/line/shapes";
 
@@ -16,8 +16,11 @@ export function meetings(line: WorkedLine, lines: WorkedLine[], by: Judging): Fi
   const hive = hiveOf(line.line.standard, lines);
   if (hive.boxes.length === 0) return [];
   const met = [...hive.boxes, ...hive.jackets].flatMap((s) => [s.shape ?? [], s.frame ?? []].flat());
-  return told(`meets ${hive.inner} ${hive.more}`, [line.shape, ...met], { ...by, line: line.at }, () =>
-    meets(standingOf(line, line.at, lines)!, hive, by),
+  return told(
+    `meets ${hive.inner} ${hive.more} ${hive.boxes.map((b) => b.at).join()}`,
+    [line.shape, ...met],
+    { ...by, line: line.at },
+    () => meets(standingOf(line, line.at, lines)!, hive, by),
   );
 }
 
@@ -47,7 +50,7 @@ function meets(item: Standing, hive: Hive, by: Judging): Finding[] {
   ];
   const overFrames = !(item.tight && inner) && (item.as === "rim" || item.under <= by.bands.bridges);
   const under = overFrames
-    ? boxes.flatMap((b) => judgeMeeting(b, item, by).filter((f) => !apart.includes(f.rule)))
+    ? boxes.flatMap((b) => heldAgainst(b.at, judgeMeeting(b, item, by)).filter((f) => !apart.includes(f.rule)))
     : [];
   const round = jackets.flatMap((j) => judgeMeeting(j, item, by));
   const over =

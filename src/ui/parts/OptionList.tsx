@@ -59,7 +59,8 @@ function OptionField({
   parameter: p,
 }: Props & { parameter: Parameter }) {
   const asked = all[p.name] !== undefined;
-  const wrong = problem(p.name);
+  // It stands at its field: what that is called need not be said again.
+  const wrong = problem(p.name)?.replace(`${p.label}: `, "");
   const set = (value: OptionValue | null) => put(p.name, value);
   const back = asked && (
     <button
