@@ -2,6 +2,19 @@ import type { StepRecipe, UseRecipe } from "./recipe";
 
 /** Things that assembly steps take, as recipes write them. */
 
+/** Which face is out, said before anything is cut: nothing else tells a left end from a right one, or keeps a handhold out of the inside. */
+export const markFaces = (on: string[]): StepRecipe => ({
+  id: "mark",
+  name: "Mark outside faces",
+  text: "Mark the outside face and the upper edge of every side and end, before anything is cut into them.",
+  station: "bench",
+  on,
+  uncut: true,
+  setup: 2,
+  each: 0.5,
+  mark: "mem",
+});
+
 /** Glue by the area of the joint, a formula of an area. */
 export const glue = (area: string, when?: string): UseRecipe => ({
   what: "waterproof wood glue",

@@ -175,6 +175,8 @@ const stepSchema = z.lazy(() =>
     joins: z.array(id).max(60).optional(),
     /** Parts worked on together here, to be joined later. */
     on: z.array(id).max(60).optional(),
+    /** Done to blanks: nothing is cut into what it is done on before. */
+    uncut: z.boolean().optional(),
     uses: z.array(useSchema).max(40).optional(),
     /** People it takes; one when not said. */
     people: z.number().int().min(1).max(6).optional(),

@@ -26,6 +26,8 @@ export interface Step {
   station: Station;
   joins: Part[];
   on: Part[];
+  /** Nothing is cut into those before. */
+  uncut: boolean;
   uses: Use[];
   people: number;
   setup: number;
@@ -59,6 +61,7 @@ function stepOf(recipe: StepRecipe, shape: Shape, units: Units): Step {
     station: recipe.station,
     joins: parts(recipe.joins),
     on: parts(recipe.on),
+    uncut: recipe.uncut ?? false,
     uses: (recipe.uses ?? []).filter((u) => holds(u.when, shape.scope)).map((u) => useOf(u, shape, units)),
     people: recipe.people ?? 1,
     setup: recipe.setup,

@@ -11,6 +11,7 @@ import { layoutRequest } from "@/core/job/ask";
 import { clockText } from "@/core/plan/calendar";
 import { type Operation, operation } from "./operation";
 import { operations } from "./operations";
+import { makeables } from "@/core/job/find";
 import { planDocument, planOf } from "@/core/plan/plan";
 
 const BOARD = {
@@ -62,6 +63,29 @@ describe("operations of a job", () => {
     expect(named("Corner rabbet")).toEqual({ width: inch(0, 3, 4), height: inch(0, 3, 8) });
     expect(named("Rest")).toEqual({ width: inch(0, 5, 8), height: inch(0, 3, 8) });
   });
+
+  test("the handbook's order (09): crosscut to length, mark outside faces, rabbets, rests, handholds, dry fit, glue; boards are squared first", () => {
+    const ops = opsOf(job([{ quantity: 4 }]));
+    expect(ops.map((o) => o.name)).toEqual(["Rip to width", "Crosscut to length", "Crosscut to length", "Mark outside faces", "Corner rabbet", "Rest", "Handhold", "Dry fit a first box", "Glue and fasten the box", "Clean up corners and edges"]); // prettier-ignore
+    expect(ops[0]!.how).toEqual(['Square one end of each board first: take off 1/4".']);
+  });
+
+  test.each(makeables().filter((m, i, all) => all.findIndex((o) => o.item === m.item) === i))(
+    "$item: a face that is to be marked is marked before anything is cut into it",
+    ({ item, standard, size }) => {
+      const worked = workJob(job([{ item, standard, size, quantity: 2 }], { stock: [] }));
+      const ops = operations(
+        worked,
+        layOut(layoutRequest(worked), () => 0),
+      );
+      const byId = new Map(ops.map((o) => [o.id, o]));
+      const isAfter = (o: Operation, id: string): boolean => o.after.some((a) => a === id || isAfter(byId.get(a)!, id));
+      const marked = ops.find((o) => o.name.startsWith("Mark outside"));
+      for (const part of worked.lines[0]!.shape.parts.filter((p) => p.outside))
+        for (const cut of ops.filter((o) => o.makes.some((m) => m.part.part === part.id && m.feature)))
+          expect([part.id, cut.name, marked && isAfter(cut, marked.id)]).toEqual([part.id, cut.name, true]);
+    },
+  );
 
   test("a rim's corner rabbets are made on all its pieces; two ends of a board are one set-up", () => {
     const ops = opsOf(job([{ item: "feed-rim", options: { joint: "rabbet-ends" } }]));

@@ -41,7 +41,7 @@ function workedOut(worked: WorkedJob, layout: LayoutResult): Operation[] {
   const parts = cutList(worked.lines);
   const byKey = new Map(parts.map((p) => [p.id, p]));
   const name = nameIn(worked.lines);
-  const saw = sawing(layout, workshop.minHold, (id) => name(byKey.get(partKey(id))!));
+  const saw = sawing(layout, workshop.minHold, units, (id) => name(byKey.get(partKey(id))!));
   const panels = layout.request.blanks
     .filter((b) => b.staves)
     .map((b) => panel(b, saw, name(byKey.get(partKey(b.of))!), workshop.glue));
@@ -91,16 +91,16 @@ function workedOut(worked: WorkedJob, layout: LayoutResult): Operation[] {
   }
   for (const [at, list] of steps) join(at, list);
 
-  /** A step needs the blanks and cuts of every part it takes up, but for the cuts that come after it. */
+  /** A step needs the blanks and cuts of every part it takes up, but for the cuts that come after it; they then need it. */
   function join(at: number, list: Assembling[]): void {
     list.forEach(({ step, lots }, i) => {
       const later = new Set(list.slice(i).map((s) => s.step.id));
       for (const p of [...step.joins, ...step.on]) {
         const part = byKey.get(partKey({ line: at, part: p.id }))!;
-        const made = cuts
-          .filter((c) => c.parts.includes(part) && !(c.stage && later.has(c.stage.step)))
-          .map((c) => c.op.id);
-        for (const lot of lots) need(lot, [...readyBlank(part, saw, panels), ...made]);
+        const into = cuts.filter((c) => c.parts.includes(part));
+        const before = step.uncut ? [] : into.filter((c) => !(c.stage && later.has(c.stage.step)));
+        for (const lot of lots) need(lot, [...readyBlank(part, saw, panels), ...before.map((c) => c.op.id)]);
+        if (step.uncut) for (const c of into) if (!c.onBlock) need(c.op, lots.map((l) => l.id)); // prettier-ignore
       }
     });
   }

@@ -1,9 +1,12 @@
 import type { Hazard } from "@/core/feature/hazard";
 import type { Station } from "@/core/feature/machine";
-import type { Length } from "@/core/length/length";
+import { trims } from "@/core/boards/saw";
+import { lengthWithUnit } from "@/core/length/format";
+import type { Length, Units } from "@/core/length/length";
 import { type PartId, pieceKey } from "@/core/line/line";
 import { isHeldLong, type SawStep, type SetUp, setUps } from "@/core/layout/setups";
 import type { LayoutResult } from "@/core/layout/layout";
+import type { LayoutRequest } from "@/core/layout/request";
 import type { Minutes } from "@/core/shop/shop";
 import { type Operation, operation } from "./operation";
 
@@ -54,6 +57,7 @@ const THIN = 12_700_000;
 export function sawing(
   layout: LayoutResult,
   minHold: Length,
+  units: Units,
   name: (part: PartId) => string,
 ): { op: Operation; up: SetUp }[] {
   const ups = setUps(layout);
@@ -78,6 +82,7 @@ export function sawing(
         up.step === "joint"
           ? []
           : [{ kind: up.step === "plane" ? "take off" : up.kind === "crosscut" ? "stop" : "fence", value: up.setting }],
+      how: squared(up, layout.request, units),
       ...GUESS[up.step],
       after: [...up.after].map((a) => ids.get(a)!),
       hazard: hazardOf(up, minHold),
@@ -86,6 +91,16 @@ export function sawing(
     return { op, up };
   });
 }
+
+/** What is measured from has to be square: boards are squared where they are worked first, a rough one once it has a straight edge. */
+function squared({ step, begins }: SetUp, { stock, saw }: LayoutRequest, units: Units): string[] {
+  const boards = [...begins.keys()].map((k) => stock[k]!);
+  const ends = [...new Set(boards.map((b) => trims(b, saw).end))].filter((end) => end > 0);
+  if (step === "resaw" || ends.length === 0) return [];
+  const each = boards.every((b) => b.form === "board") ? "board" : "sheet";
+  const off = ends.map((end) => lengthWithUnit(end, units)).join(" or ");
+  return [`${step === "joint" ? "Then square" : "Square"} one end of each ${each}${step === "joint" ? "" : " first"}: take off ${off}.`];
+} // prettier-ignore
 
 function hazardOf(up: SetUp, minHold: Length): Hazard {
   if (up.step === "joint" || up.step === "resaw" || up.step === "plane") return up.step;

@@ -100,7 +100,7 @@ export function LengthField({
         size={empty?.length ?? 8}
       />
       {said && (
-        <span id={id} role="alert" className="max-w-52 text-right text-[.82rem] leading-tight text-madder">
+        <span id={id} role="alert" className="mt-1 max-w-52 text-right text-[.82rem] leading-tight text-madder">
           {said}
         </span>
       )}

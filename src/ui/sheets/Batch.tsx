@@ -122,6 +122,7 @@ function SetUps({ batch, worked }: { batch: Paper; worked: WorkedJob }) {
               </td>
               <td>
                 <b className="font-semibold">{o.name}</b>, <span className="font-mono">{pieces}</span> {o.of}
+                {o.how.map((h) => <span key={h} className="block text-[.87rem]">{h}</span>)}
                 {o.check && <span className="block text-[.87rem]">First piece: {o.check}.</span>}
                 {o.caution && <span className="block border-l-4 border-madder pl-2 text-[.8rem]">{o.caution}</span>}
               </td>

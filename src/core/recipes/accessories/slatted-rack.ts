@@ -1,5 +1,5 @@
 import { CORNER_GRAIN, WALLS_OUTSIDE, finished } from "../finish";
-import { each } from "../assembly";
+import { each, markFaces } from "../assembly";
 import type { Recipe } from "../recipe";
 import { FOR_BOX, OVER_BODY, RIM_NEEDS, RIM_VALUES, rimAssembly, rimParameters, rimParts } from "../rims";
 
@@ -41,16 +41,8 @@ export const slattedRack: Recipe = finished(
       },
     ],
     assembly: [
-      {
-        id: "mark",
-        name: "Mark outside faces and the slats' places",
-        text: "Mark the outside faces, and along each end's groove the middle of every slat, at the frames' pitch.",
-        station: "bench",
-        on: ["side", "end"],
-        setup: 3,
-        each: 1.5,
-        mark: "mem",
-      },
+      markFaces(["side", "end"]),
+      { id: "mark-slats", name: "Mark the slats' places", text: "Mark along each end's groove the middle of every slat, at the frames' pitch.", station: "bench", on: ["end"], setup: 1, each: 1, mark: "mem" },
       {
         id: "glue-up",
         name: "Glue three walls, lay the slats, close the fourth",

@@ -1,5 +1,5 @@
 import type { FeatureRecipe } from "@/core/feature/feature";
-import { each, glue, screws } from "../assembly";
+import { each, glue, screws, markFaces } from "../assembly";
 import type { Recipe } from "../recipe";
 
 /** The rods lie in notches up from the lower edge, at the middle of each: a hole there would break out of it. */
@@ -87,6 +87,7 @@ export const cabinetStorey: Recipe = {
     },
   ],
   assembly: [
+    markFaces(["side", "other-side", "front"]),
     {
       id: "glue-up",
       name: "Put the storey together",

@@ -135,6 +135,7 @@ export const nationalBody: Recipe = finished(
         text: "Mark the outside faces. Mark the runner line on all four walls before any glue: the runner's top is what everything is measured from.",
         station: "bench",
         on: ["side", "inner-wall"],
+        uncut: true,
         setup: 2,
         each: 1,
         check: "the runner line is on all four walls before any glue",

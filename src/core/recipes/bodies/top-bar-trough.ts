@@ -1,4 +1,4 @@
-import { glue, screws } from "../assembly";
+import { glue, screws, markFaces } from "../assembly";
 import type { Recipe } from "../recipe";
 
 /** The trough under top bars: trapezoid ends, sides leaning out with both long edges bevelled; bars lie on the edges. */
@@ -64,6 +64,7 @@ export const topBarTrough: Recipe = {
     },
   ],
   assembly: [
+    markFaces(["end", "side"]),
     {
       id: "glue-up",
       name: "Glue and screw the sides to the ends",

@@ -1,5 +1,5 @@
 import type { FeatureRecipe } from "@/core/feature/feature";
-import { each, glue, screws } from "../assembly";
+import { each, glue, markFaces, screws } from "../assembly";
 import type { Parameter, PartRecipe, Recipe, StepRecipe } from "../recipe";
 import { USUAL_WOOD, WOODS } from "../woods";
 
@@ -453,17 +453,7 @@ export function wallAssembly({
 }: { rests?: boolean; handholds?: boolean; sides?: string[]; ends?: string[]; dados?: boolean; more?: StepRecipe[]; next?: StepRecipe[] } = {}): StepRecipe[] {
   const walls = [...sides, ...ends];
   return [
-    {
-      id: "mark",
-      name: "Mark outside faces",
-      text: `Mark the outside face and the upper edge of every side and end.${dados ? " Mark on the outside where the dados run inside: no nail, screw or staple goes there." : ""}`,
-      station: "bench",
-      on: walls,
-      setup: 2,
-      each: 0.5,
-      ...(handholds ? { mistakes: [{ text: "a handhold ends up inside", when: 'handholds == "ends" || handholds == "all"' }] } : {}),
-      mark: "mem",
-    },
+    { ...markFaces(walls), ...(handholds ? { mistakes: [{ text: "a handhold ends up inside", when: 'handholds == "ends" || handholds == "all"' }] } : {}) },
     ...more,
     {
       id: "dry-fit",
@@ -480,7 +470,7 @@ export function wallAssembly({
     {
       id: "glue-up",
       name: "Glue and fasten the box",
-      text: `Glue both faces of each corner enough to wet them. ${rests ? "Rests at the top, outside faces out. " : ""}Pilot every fastener near an edge${rests ? ", one of them in each thin lip beside the rest" : ""}. Measure both diagonals before the glue grabs; clamp across the longer one until they are equal. Leave it on a flat until the glue can be handled.`,
+      text: `${dados ? "Mark on the outside where the dados run inside: no nail, screw or staple goes there. " : ""}Glue both faces of each corner enough to wet them. ${rests ? "Rests at the top, outside faces out. " : ""}Pilot every fastener near an edge${rests ? ", one of them in each thin lip beside the rest" : ""}. Measure both diagonals before the glue grabs; clamp across the longer one until they are equal. Leave it on a flat until the glue can be handled.`,
       station: "clamps",
       joins: walls,
       uses: [
