@@ -50,6 +50,9 @@ export const SETTING_KINDS = [
 ] as const;
 export type SettingKind = (typeof SETTING_KINDS)[number];
 
+/** As it is said at the machine: there, depth is how deep a cutter goes, and that is its height over the table. */
+export const settingWord = (kind: SettingKind): string => (kind === "depth" ? "across" : kind);
+
 export type Setting = { kind: Exclude<SettingKind, "angle">; value: Length } | { kind: "angle"; degrees: number };
 
 /** Settings that are the same have the same key. */

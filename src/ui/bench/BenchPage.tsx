@@ -1,4 +1,5 @@
 "use client";
+import { settingWord } from "@/core/feature/machine";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { type ReactNode, useCallback, useEffect, useRef, useState } from "react";
@@ -369,7 +370,7 @@ function Settings({ run, units }: { run: Run; units: Units }) {
       <p className="flex flex-wrap gap-x-8">
         {rest.map((s) => (
           <span key={s.kind}>
-            <span className="block text-[1.2rem] text-soft">{s.kind}</span>
+            <span className="block text-[1.2rem] text-soft">{settingWord(s.kind)}</span>
             {said(s, "text-[3rem] leading-tight")}
           </span>
         ))}

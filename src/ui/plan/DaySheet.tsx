@@ -1,3 +1,4 @@
+import { settingWord } from "@/core/feature/machine";
 import { type Run, tooFew } from "@/core/plan/runs";
 import { Measure } from "@/ui/parts/Measure";
 import { clockTime, dayText, duration } from "@/ui/parts/words";
@@ -29,7 +30,7 @@ export function DaySheet({ day, runs, people, names }: { day: OpenDay; runs: Run
                   <span>
                     {r.settings.map((s) => (
                       <span key={s.kind} className="block">
-                        <span className="text-[.8rem]">{s.kind} </span>
+                        <span className="text-[.8rem]">{settingWord(s.kind)} </span>
                         {s.kind === "angle" ? `${s.degrees}°` : <Measure value={s.value} units={job?.units ?? "in"} className="text-[1.33rem]" />}
                       </span>
                     ))}

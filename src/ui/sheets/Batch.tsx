@@ -1,3 +1,4 @@
+import { settingWord } from "@/core/feature/machine";
 import Link from "next/link";
 import QRCode from "qrcode";
 import { partLetter } from "@/core/drawing/face";
@@ -115,7 +116,7 @@ function SetUps({ batch, worked }: { batch: Paper; worked: WorkedJob }) {
               <td className="whitespace-nowrap">
                 {o.settings.map((s) => (
                   <span key={s.kind} className="mr-4 inline-block">
-                    <span className="block text-[.8rem]">{s.kind}</span>
+                    <span className="block text-[.8rem]">{settingWord(s.kind)}</span>
                     {s.kind === "angle" ? `${s.degrees}°` : <Measure value={s.value} units={units} className="text-[1.5rem]" />}
                   </span>
                 ))}
@@ -143,14 +144,14 @@ function RunSheet({ batch, worked }: { batch: Paper; worked: WorkedJob }) {
         <div key={at} className="mb-3">
           <h2 className="keep-with-next border-b border-ink font-semibold">{clockDay(at)}</h2>
           {rows.map((r) => (
-              <p key={`${r.op.id} ${r.startsAt}`} className="keep-together grid grid-cols-[6rem_minmax(0,1fr)_1.5rem] gap-x-3 border-b border-rule py-1">
+              <p key={`${r.op.id} ${r.startsAt}`} className="keep-together grid grid-cols-[8rem_minmax(0,1fr)_1.5rem] gap-x-3 border-b border-rule py-1">
                 <span className="font-mono">
                   {clockTime(r.startsAt)}–{clockTime(r.endsAt)}
                 </span>
                 <span>
                   {r.op.settings.map((s) => (
                     <span key={s.kind} className="mr-2">
-                      {s.kind} {s.kind === "angle" ? `${s.degrees}°` : <Measure value={s.value} units={worked.job.units} className="font-semibold" />}
+                      {settingWord(s.kind)} {s.kind === "angle" ? `${s.degrees}°` : <Measure value={s.value} units={worked.job.units} className="font-semibold" />}
                     </span>
                   ))}
                   <b className="font-semibold">{r.op.name}</b>, <span className="font-mono">{r.pieces}</span> {r.op.of} · {duration(r.minutes)}
@@ -197,7 +198,7 @@ function Tickets({ batch, job, jobId }: { batch: Paper; job: WorkedJob["job"]; j
                   <b className="text-right font-semibold">
                     {o.settings.map((s) => (
                       <span key={s.kind} className="ml-2 whitespace-nowrap">
-                        {s.kind} {s.kind === "angle" ? `${s.degrees}°` : <Measure value={s.value} units={job.units} />}
+                        {settingWord(s.kind)} {s.kind === "angle" ? `${s.degrees}°` : <Measure value={s.value} units={job.units} />}
                       </span>
                     ))}
                   </b>

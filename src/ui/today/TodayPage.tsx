@@ -10,6 +10,7 @@ import { Fresh } from "@/ui/parts/Fresh";
 import { clockDay, clockTime, count, dayText } from "@/ui/parts/words";
 import { Measure } from "@/ui/parts/Measure";
 import type { Setting } from "@/core/feature/machine";
+import { settingWord } from "@/core/feature/machine";
 import { ShopTop } from "@/ui/top/ShopTop";
 import { Jobs } from "./Jobs";
 import { StartField } from "./StartField";
@@ -207,7 +208,7 @@ function Saw({ saw, now }: { saw: AtTheSaw; now: number }) {
       <span className="text-soft">{running ? "The saw stands at" : `The saw is next set to, ${clockDay(saw.startsAt)} ${clockTime(saw.startsAt)}`}</span>
       {saw.settings.map((s) => (
         <span key={s.kind} className="flex items-baseline gap-1.5">
-          <span className="text-[.87rem] text-soft">{s.kind}</span>
+          <span className="text-[.87rem] text-soft">{settingWord(s.kind)}</span>
           {s.kind === "angle" ? <b className="text-[1.6rem]">{s.degrees}°</b> : <Measure value={s.value} units={saw.units} className="text-[1.9rem] leading-none font-semibold" />}
         </span>
       ))}

@@ -1,4 +1,5 @@
 "use client";
+import { settingWord } from "@/core/feature/machine";
 import { judgingOf } from "@/core/job/worked";
 import { useState } from "react";
 import { lengthWithUnit } from "@/core/length/format";
@@ -92,7 +93,7 @@ const subjectsOf = (plan: Plan): Subject[] =>
       return [
         {
           id: `${o.id} ${s.kind}`,
-          name: `${o.name}, ${o.of.toLowerCase()}: ${s.kind}`,
+          name: `${o.name}, ${o.of.toLowerCase()}: ${settingWord(s.kind)}`,
           target: s.value,
           tolerance: moves === "cutter" ? TOLERANCE.joint : TOLERANCE.gap,
           moves,

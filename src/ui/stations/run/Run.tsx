@@ -1,4 +1,5 @@
 "use client";
+import { settingWord } from "@/core/feature/machine";
 import Link from "next/link";
 import { Fragment } from "react";
 import type { WorkedJob } from "@/core/job/worked";
@@ -113,7 +114,7 @@ function Step({ row, units, worked }: { row: Row; units: Units; worked: WorkedJo
         {o.settings.length === 0 && <span className="text-soft">no setting</span>}
         {o.settings.map((s) => (
           <span key={s.kind} className="whitespace-nowrap">
-            <span className="block text-[.82rem] text-soft">{s.kind}</span>
+            <span className="block text-[.82rem] text-soft">{settingWord(s.kind)}</span>
             {s.kind === "angle" ? (
               <span className="text-[1.7rem] leading-tight">{s.degrees}°</span>
             ) : (
