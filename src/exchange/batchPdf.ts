@@ -1,6 +1,6 @@
 import PDFDocument from "pdfkit";
 import { piecesOf } from "@/core/boards/laid";
-import { exploded, explodedBox, PAPER_FILL } from "@/core/drawing/exploded";
+import { exploded, explodedBox, PAPER_FILL, PAPER_RECESS } from "@/core/drawing/exploded";
 import { partLetter } from "@/core/drawing/face";
 import { caution } from "@/core/feature/hazard";
 import { featureCuts, noNailZones, settingText } from "@/core/feature/say";
@@ -231,13 +231,14 @@ function assembly(page: Pages, line: WorkedLine, { job, lines }: Of): void {
   const top = doc.y + 6;
   const at = ([a, b]: [number, number]): [number, number] => [MARGIN + (a - x[0]) * k, top + (b - y[0]) * k];
   for (const { facets } of drawn)
-    for (const { rings, looks } of facets) {
-      for (const ring of rings) {
-        ring.forEach((p, i) => (i === 0 ? doc.moveTo(...at(p)) : doc.lineTo(...at(p))));
-        doc.closePath();
+    for (const { rings: face, recess, looks } of facets)
+      for (const [rings, fill] of [[face, PAPER_FILL[looks]], [recess, PAPER_RECESS]] as const) {
+        for (const ring of rings) {
+          ring.forEach((p, i) => (i === 0 ? doc.moveTo(...at(p)) : doc.lineTo(...at(p))));
+          doc.closePath();
+        }
+        if (rings.length > 0) doc.lineWidth(0.5).fillAndStroke(fill, "black", "even-odd");
       }
-      if (rings.length > 0) doc.lineWidth(0.5).fillAndStroke(PAPER_FILL[looks], "black", "even-odd");
-    }
   for (const { label, letter } of drawn) {
     const [cx, cy] = at(label);
     doc.circle(cx, cy, 7).fillAndStroke("white", "black");

@@ -42,6 +42,20 @@ test("pulled apart, every piece is there with its part's letter, and more spread
   expect(size(0.5)).toBeGreaterThan(size(0));
 });
 
+test("pulled apart, a handhold is seen on the end whose outside is seen, the rest on the other: which face is out", () => {
+  // The corner points of what is cut into the ends' faces: a square face has four, a pocket four more.
+  const cut = (handholds: string) =>
+    exploded(make("body", "langstroth-10", "deep", { handholds, joint: "butt-ends-inside" }))
+      .filter((p) => p.part.id === "end")
+      .map((p) => p.facets[0]!.recess.map((ring) => ring.length));
+  // The far end shows its inside: its rest takes the upper edge off the face.
+  expect(cut("none")).toEqual([[4, 4], []]);
+  expect(cut("ends")).toEqual([
+    [4, 4],
+    [4, 4, 4],
+  ]);
+});
+
 test("nearer parts are drawn over farther ones: the front side after the back one", () => {
   const shape = make("body", "langstroth-10", "deep", { handholds: "none" });
   const order = exploded(shape).map((p) => [p.part.id, Math.round(p.label[0])]);

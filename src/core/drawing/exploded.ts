@@ -1,5 +1,5 @@
 import type { Part } from "@/core/shape/part";
-import { type ItemAxis, ITEM_AXES, placedBox, reach, view } from "@/core/shape/assembly";
+import { type ItemAxis, ITEM_AXES, type Outline, placedBox, reach, section, view } from "@/core/shape/assembly";
 import type { Shape } from "@/core/shape/shape";
 import type { Range } from "@/core/solid/plane";
 import { partLetter } from "./face";
@@ -8,12 +8,15 @@ import { partLetter } from "./face";
 export interface Facet {
   part: Part;
   rings: [number, number][][];
+  /** What is cut into the face it shows: filled even-odd. */
+  recess: [number, number][][];
   /** Which way it looks: shading and hatching differ. */
   looks: ItemAxis;
 }
 
 /** How faces are shaded on paper, by the way they look. */
 export const PAPER_FILL: Record<ItemAxis, string> = { x: "#d9d9d2", y: "#f2f2ec", z: "#ffffff" };
+export const PAPER_RECESS = "#b4b4ac";
 
 /** A part in the exploded view, with its letter. */
 export interface ExplodedPart {
@@ -70,18 +73,33 @@ export function exploded(shape: Shape, spread = 0.5): ExplodedPart[] {
 
 const mean = (r: Range) => (r[0] + r[1]) / 2;
 
-/** The face of a single part that looks along an axis, at its outermost plane. */
+/** The face of a single part that looks along an axis, at its outermost plane, and what is cut into it. */
 function facet(one: Shape, looks: ItemAxis, at: number, move: Record<ItemAxis, number>): Facet {
-  const [outline] = view(one, looks);
   const [right, up] = { x: ["y", "z"], y: ["x", "z"], z: ["x", "y"] }[looks] as [ItemAxis, ItemAxis];
-  const rings = outline!.rings.flat().map((ring) =>
-    ring.map(([a, b]) => {
-      const p = { x: 0, y: 0, z: 0, [looks]: at, [right]: a + move[right], [up]: b + move[up] };
-      return page([p.x, p.y, p.z]);
-    }),
-  );
-  return { part: one.parts[0]!, rings, looks };
+  const onPage = (rings: Outline["rings"]) =>
+    rings.flat().map((ring) =>
+      ring.map(([a, b]) => {
+        const p = { x: 0, y: 0, z: 0, [looks]: at, [right]: a + move[right], [up]: b + move[up] };
+        return page([p.x, p.y, p.z]);
+      }),
+    );
+  const rings = onPage(view(one, looks)[0]!.rings);
+  const within = at - move[looks] + (looks === "y" ? SKIN : -SKIN);
+  const skin = onPage(section(one, looks, within).flatMap((o) => (o.cut ? o.rings : [])));
+  const [whole, left] = [area(rings), area(skin)];
+  // Of a part that leans or runs to a point no face lies at its outermost plane.
+  const isFace = !one.parts[0]!.places[0]!.lean && left > whole / 4;
+  const recess = isFace && whole - left > LEAST ? [...rings, ...skin] : [];
+  return { part: one.parts[0]!, rings, recess, looks };
 }
+
+/** So far under a face it is looked for what is cut into it, nm; and how much of it has to be gone to be drawn, nm². */
+const SKIN = 1_000;
+const LEAST = 1e12;
+
+/** Of rings that do not overlap, holes running the other way round. */
+const area = (rings: [number, number][][]) =>
+  Math.abs(rings.reduce((sum, ring) => sum + ring.reduce((s, [x, y], i) => s + (x * ring[(i + 1) % ring.length]![1] - ring[(i + 1) % ring.length]![0] * y) / 2, 0), 0)); // prettier-ignore
 
 /** The page box around an exploded view. */
 export function explodedBox(parts: ExplodedPart[]): { x: Range; y: Range } {

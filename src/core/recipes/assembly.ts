@@ -31,13 +31,14 @@ export const screws = (
   through: string,
   into: string,
   grain: "side" | "end" = "side",
-  more: { when?: string; what?: string; light?: boolean } = {},
+  more: { when?: string; where?: string; what?: string; light?: boolean } = {},
 ): UseRecipe => ({
   what: more.what ?? "exterior screw",
   screw: { through, into, grain, ...(more.light ? { light: true } : {}) },
   count,
   unit: "each",
   spare: 0.05,
+  ...(more.where ? { where: more.where } : {}),
   ...(more.when ? { when: more.when } : {}),
   mark: "trade",
 });

@@ -152,6 +152,8 @@ const useSchema = z.lazy(() =>
     grams: z.number().positive().max(5000).optional(),
     /** Bought over what is used, as a part of it. */
     spare: z.number().min(0).max(1),
+    /** Where it goes, `through the sides into the ends`, where a step takes others like it. */
+    where: z.string().max(120).optional(),
     when: formula.optional(),
     mark: markSchema,
   }),

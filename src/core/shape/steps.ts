@@ -15,6 +15,8 @@ export interface Use {
   /** Grams of it a square metre takes. */
   grams?: number;
   spare: number;
+  /** Where it goes, where the step takes others like it. */
+  where?: string;
   screw?: Screw;
 }
 
@@ -99,6 +101,7 @@ function useOf(use: NonNullable<StepRecipe["uses"]>[number], shape: Shape, units
     unit: use.unit,
     spare: use.spare,
     ...(use.grams === undefined ? {} : { grams: use.grams }),
+    ...(use.where ? { where: use.where } : {}),
     ...(screw ? { screw } : {}),
   };
 }

@@ -12,6 +12,7 @@ import { clockText } from "@/core/plan/calendar";
 import { type Operation, operation } from "./operation";
 import { operations } from "./operations";
 import { makeables } from "@/core/job/find";
+import { stepsOf } from "@/core/shape/steps";
 import { planDocument, planOf } from "@/core/plan/plan";
 
 const BOARD = {
@@ -71,7 +72,7 @@ describe("operations of a job", () => {
   });
 
   test.each(makeables().filter((m, i, all) => all.findIndex((o) => o.item === m.item) === i))(
-    "$item: a face that is to be marked is marked before anything is cut into it",
+    "$item: a face that is to be marked is marked before anything is cut into it; of two kinds of screw a step says where each goes",
     ({ item, standard, size }) => {
       const worked = workJob(job([{ item, standard, size, quantity: 2 }], { stock: [] }));
       const ops = operations(
@@ -84,6 +85,10 @@ describe("operations of a job", () => {
       for (const part of worked.lines[0]!.shape.parts.filter((p) => p.outside))
         for (const cut of ops.filter((o) => o.makes.some((m) => m.part.part === part.id && m.feature)))
           expect([part.id, cut.name, marked && isAfter(cut, marked.id)]).toEqual([part.id, cut.name, true]);
+      for (const step of stepsOf(worked.lines[0]!.shape, "in")) {
+        const screws = step.uses.filter((u) => u.screw && u.quantity > 0);
+        if (screws.length > 1) expect(screws.map((u) => u.where)).toEqual(screws.map(() => expect.any(String)));
+      }
     },
   );
 

@@ -1,8 +1,11 @@
-import { useMemo } from "react";
+import { Fragment, useMemo } from "react";
 import { exploded, explodedBox } from "@/core/drawing/exploded";
 import type { Shape } from "@/core/shape/shape";
 
 const FILL = { x: "#efe0bd", y: "var(--color-straw-pale)", z: "#fdf9ee" };
+
+/** What is cut into a face. */
+const RECESS = "#cfb98c";
 
 /** The item pulled apart, each part with its letter. */
 export function Exploded({
@@ -19,6 +22,8 @@ export function Exploded({
   const { x, y } = explodedBox(parts);
   const k = Math.min(720 / (x[1] - x[0]), 420 / (y[1] - y[0]));
   const at = ([a, b]: [number, number]): [number, number] => [(a - x[0]) * k + 10, (b - y[0]) * k + 10];
+  const point = (q: [number, number]) => at(q).map((v) => v.toFixed(1)).join(" "); // prettier-ignore
+  const drawn = (rings: [number, number][][]) => rings.map((r) => `M${r.map(point).join("L")}Z`).join("");
   return (
     <svg
       viewBox={`0 0 ${(x[1] - x[0]) * k + 20} ${(y[1] - y[0]) * k + 20}`}
@@ -29,27 +34,26 @@ export function Exploded({
       {parts.map((p, i) => (
         <g key={i}>
           {p.facets.map((f, n) => (
-            <path
-              key={n}
-              d={f.rings
-                .map(
-                  (r) =>
-                    `M${r
-                      .map((q) =>
-                        at(q)
-                          .map((v) => v.toFixed(1))
-                          .join(" "),
-                      )
-                      .join("L")}Z`,
-                )
-                .join("")}
-              fill={FILL[f.looks]}
-              fillRule="evenodd"
-              className={
-                litKey === `part ${p.part.id}` ? "lit-wood" : changed?.has(p.part.id) ? "changed-wood" : "wood-edge"
-              }
-              strokeLinejoin="round"
-            />
+            <Fragment key={n}>
+              <path
+                d={drawn(f.rings)}
+                fill={FILL[f.looks]}
+                fillRule="evenodd"
+                className={
+                  litKey === `part ${p.part.id}` ? "lit-wood" : changed?.has(p.part.id) ? "changed-wood" : "wood-edge"
+                }
+                strokeLinejoin="round"
+              />
+              {f.recess.length > 0 && (
+                <path
+                  d={drawn(f.recess)}
+                  fill={RECESS}
+                  fillRule="evenodd"
+                  className="wood-edge"
+                  strokeLinejoin="round"
+                />
+              )}
+            </Fragment>
           ))}
         </g>
       ))}

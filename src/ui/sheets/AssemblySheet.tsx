@@ -148,8 +148,8 @@ function StepRow({ n, step, letters, glue }: { n: number; step: Step; letters: M
           <p className="text-[.87rem] text-soft">
             {step.uses
               .filter((u) => u.quantity > 0)
-              .map((u) => `${amount(taken(u, 1, glue), 1)} ${u.what}`)
-              .join(", ")}
+              .map((u) => `${amount(taken(u, 1, glue), 1)} ${u.what}${u.where ? `, ${u.where}` : ""}`)
+              .join("; ")}
             {step.wait > 0 && `; then leave it ${step.wait} min`}
           </p>
         )}

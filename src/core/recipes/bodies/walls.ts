@@ -474,8 +474,8 @@ export function wallAssembly({
       station: "clamps",
       joins: walls,
       uses: [
-        screws("4 * throughSide * boxCount", THROUGH_SIDE, "endLength / 2", "end", { when: "throughSide > 0" }),
-        screws("4 * throughEnd * boxCount", THROUGH_END, "sideLength / 2", "end", { when: "throughEnd > 0" }),
+        screws("4 * throughSide * boxCount", THROUGH_SIDE, "endLength / 2", "end", { when: "throughSide > 0", where: "through the sides into the ends" }),
+        screws("4 * throughEnd * boxCount", THROUGH_END, "sideLength / 2", "end", { when: "throughEnd > 0", where: "through the ends into the sides" }),
         glue("glueArea", 'finish != "wax"'),
       ],
       setup: 10,
