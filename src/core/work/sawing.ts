@@ -68,12 +68,14 @@ export function sawing(
       return pieces > 0 && !b.staves ? [{ part: b.of, feature: null, pieces }] : [];
     });
     const parts = [...new Map(up.blanks.map((b) => [pieceKey(b.of), name(b.of)])).values()];
+    const many = SAID[up.step].of;
+    const what = up.count === 1 ? many.replace(/s$/, "") : many;
     const op = operation({
       id: ids.get(up.id)!,
       name: SAID[up.step].name,
       station: STATION[up.step] ?? "table saw",
       pieces: up.count,
-      of: `${SAID[up.step].of}${SAID[up.step].of ? " for " : ""}${[...new Set(parts)].join(", ")}`,
+      of: `${what}${what ? " for " : ""}${[...new Set(parts)].join(", ")}`,
       makes,
       boards: up.begins,
       // Of a panel its staves go through: as many more are sawn, and none of them is another piece.
