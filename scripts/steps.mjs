@@ -1,7 +1,7 @@
 import { spawn, spawnSync } from "node:child_process";
 import { createHash } from "node:crypto";
-import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from "node:fs";
-import { join } from "node:path";
+import { existsSync, mkdirSync, readFileSync, readdirSync, realpathSync, statSync, writeFileSync } from "node:fs";
+import { dirname, join } from "node:path";
 
 /** What `npm run demo`, `npm test` and `npm run shots` share. Plain Node: it runs before anything is installed. */
 export const env = { ...process.env, NEXT_TELEMETRY_DISABLED: "1", CHECKPOINT_DISABLE: "1" };
@@ -48,6 +48,12 @@ function done(name, input) {
   writeFileSync(stampOf(name), input);
 }
 
+/** Where Node came with its headers they are compiled against, and none are fetched. */
+function ownHeaders() {
+  const prefix = dirname(dirname(realpathSync(process.execPath)));
+  return existsSync(join(prefix, "include/node/node.h")) ? { npm_config_nodedir: prefix } : {};
+}
+
 /**
  * Installs the packages unless they are there. The database is compiled by one core alone; what can be done without it, `meanwhile`, is
  * done beside that.
@@ -58,7 +64,7 @@ export async function install(meanwhile = () => {}) {
   run("Installing packages", "npm", ["ci", "--ignore-scripts", "--no-audit", "--no-fund"]);
   say("Compiling the database, which takes a few minutes");
   const from = Date.now();
-  const compiler = spawn("npm", ["rebuild", "--no-audit", "--no-fund"], { stdio: "inherit", env });
+  const compiler = spawn("npm", ["rebuild", "--no-audit", "--no-fund"], { stdio: "inherit", env: { ...ownHeaders(), ...env } }); // prettier-ignore
   const ended = new Promise((told) => compiler.once("exit", told));
   const stop = () => compiler.kill("SIGTERM");
   process.once("exit", stop);

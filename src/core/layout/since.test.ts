@@ -1,7 +1,7 @@
 import { inch } from "@/core/length/length";
 import { layOut } from "./layout";
 import type { LayoutRequest } from "./request";
-import { since } from "./since";
+import { keepTo, since } from "./since";
 import { blank, request, saw } from "./tests/samples";
 
 const [wide, narrow] = [inch(9, 5, 8), inch(1, 1, 2)];
@@ -29,4 +29,21 @@ test("a line taken out moves the others up and changes no way to cut them; a wid
     ).were,
   ).toEqual([undefined]);
   expect(since(asked(6, 3), asked(6, 3, { saw: { ...saw, kerf: inch(0, 1, 4) } }))).toEqual({ were: [0], gone: 1 });
+});
+
+test("the ways of before are kept as far as their pieces are still wanted, and the rest is laid out around them; by hand", () => {
+  // Three boards of two of 40 and one of 12, one of seven of 12.
+  const was = asked(6, 10);
+  const to = (now: LayoutRequest) => keepTo(was, now).map((p) => p.repeat);
+  // Of five of 40 two boards stand and one piece is left over; of eight all three stand; with other cuts none.
+  const five = asked(5, 10).request;
+  expect(to(five)).toEqual([2, 1]);
+  expect(to(asked(8, 10).request)).toEqual([3, 1]);
+  expect(to(asked(6, 10, { saw: { ...saw, kerf: inch(0, 1, 4) } }).request)).toEqual([]);
+  const kept = layOut({ ...five, pinned: keepTo(was, five) }, () => 0);
+  expect([kept.count, kept.troubles, kept.missing]).toEqual([4, [], []]);
+  expect(since(was, kept)).toEqual({ were: [3, undefined, 0], gone: 0 });
+  // What is kept already is not kept twice, and no more boards are kept than there are.
+  expect(keepTo(was, kept.request)).toEqual(kept.request.pinned);
+  expect(to({ ...five, stock: five.stock.map((s) => ({ ...s, available: 2 })) })).toEqual([2]);
 });

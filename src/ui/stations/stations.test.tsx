@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import type { Act } from "@/core/job/acts";
 import type { JobLine } from "@/core/line/line";
-import { cleanup, render, screen, waitFor, within } from "@testing-library/react";
+import { act, cleanup, render, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { emptyJob, type Job } from "@/core/job/job";
 import { allLayouts, layOut } from "@/core/layout/layout";
@@ -9,6 +9,7 @@ import { layoutRequest } from "@/core/job/ask";
 import { workJob } from "@/core/job/worked";
 import { inch } from "@/core/length/length";
 import { board } from "@/core/layout/tests/samples";
+import { useDesk } from "@/ui/desk/useDesk";
 import { Open, Server } from "@/ui/tests/server";
 import { Ask } from "./ask/Ask";
 import { Buy } from "./buy/Buy";
@@ -315,6 +316,27 @@ describe("Lay out, how to cut it and what it costs", () => {
     await user.type(kerf, "3/16{Enter}");
     await waitFor(() => expect(said()).toMatch(/0 of (\d) ways to cut as before the last change, \1 new, \1 gone\./));
     expect(screen.getAllByText("new").length).toBeGreaterThan(1);
+  });
+  test("who has the sheets on paper keeps to the ways of before: they are pinned, only the rest is new; and lets them go again", async () => {
+    // Two bodies or three, in turn: the ways to cut two are others than those of three.
+    const Turn = () => {
+      const desk = useDesk();
+      return <button onClick={() => desk.act({ do: "change line", at: 0, to: { quantity: 5 - desk.job.lines[0]!.quantity } })}>turn</button>; // prettier-ignore
+    };
+    open(() => <><Turn /><LayOut /></>, { lines: [{ ...body, quantity: 2 }] }); // prettier-ignore
+    await screen.findByRole("button", { name: "choose layout 1" });
+    // What stands is known a moment after it is seen.
+    const keep = () => screen.queryByRole("button", { name: "keep to the ways of before" });
+    for (let i = 0; i < 20 && !keep(); i++) {
+      await user.click(button("turn"));
+      await act(() => new Promise((later) => setTimeout(later, 500)));
+    }
+    await user.click(keep()!);
+    // A board of sides and one of sides and ends, on paper already: of three bodies or of two.
+    await kept((job) => expect(job.pinned.map((p) => p.repeat)).toEqual([1, 1]));
+    await waitFor(() => expect(screen.getAllByText("pinned")).toHaveLength(2));
+    await user.click(button("let all of them go"));
+    await kept((job) => expect(job.pinned).toEqual([]));
   });
   test("boards of the yard are kept for the job and sawn in one act each; what is left of them is put in with its place", async () => {
     const lot = { form: "board", material: "pine", thickness: inch(0, 3, 4), width: inch(11, 1, 4), length: inch(96) } as const; // prettier-ignore

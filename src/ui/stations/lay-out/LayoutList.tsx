@@ -5,7 +5,7 @@ import { Fragment, useEffect, useMemo, useState } from "react";
 import { allLayouts, type LayoutResult } from "@/core/layout/layout";
 import { type ByHand, moveTo, pin, pinOf, placesText, type Spot, swap, unpin } from "@/core/layout/byhand";
 import { givesOf, type Layout, type Offcut, type Pinned, piecesOf } from "@/core/boards/laid";
-import { type Since, since } from "@/core/layout/since";
+import { keepTo, type Since, since } from "@/core/layout/since";
 import { lengthText } from "@/core/length/format";
 import { type Length, nm, type Units } from "@/core/length/length";
 import { useDesk } from "@/ui/desk/useDesk";
@@ -89,7 +89,14 @@ export function LayoutList({ result, was, units }: { result: LayoutResult; was?:
   });
   useEffect(() => setPicked(null), [result]);
   const names = pieceNames(result.request.blanks);
+  // What is sawn stays.
+  const loose = request.pinned.filter((p) => !stock[p.stock]?.sawn);
   const moved = useMemo(() => was && since(was, result), [was, result]);
+  /** What of the ways of before still can be pinned; undefined for nothing more. */
+  const before = useMemo(() => {
+    const kept = was && keepTo(was, request);
+    return kept && kept.length > request.pinned.length ? kept : undefined;
+  }, [was, request]);
   /** Boards are drawn to one scale, and so are sheets of a kind; a roll of mesh does not make boards small. */
   const longestLike = (board: BoardStock) =>
     Math.max(...stock.filter((s) => kindOf(s) === kindOf(board)).map((s) => s.length));
@@ -103,7 +110,15 @@ export function LayoutList({ result, was, units }: { result: LayoutResult; was?:
           </button>
         </p>
       ))}
-      {moved && <SinceText {...moved} />}
+      {moved && <SinceText {...moved} onKeep={before && (() => keep(before))} />}
+      {loose.length > 1 && (
+        <p className="no-print mb-1 text-[.93rem]">
+          {count(loose.length, "way")} to cut {loose.length === 1 ? "is" : "are"} pinned.{" "}
+          <button className="quiet" onClick={() => keep(request.pinned.filter((p) => !loose.includes(p)))}>
+            let all of them go
+          </button>
+        </p>
+      )}
       <ol>
         {all.map(({ layout: l }, i) => {
           const board = stock[l.stock]!;
@@ -214,7 +229,7 @@ export function LayoutList({ result, was, units }: { result: LayoutResult; was?:
 }
 
 /** What the last change made of the ways to cut, for whoever has them on paper already. */
-function SinceText({ were, gone }: Since) {
+function SinceText({ were, gone, onKeep }: Since & { onKeep: (() => void) | undefined }) {
   const stand = were.filter((n) => n === undefined).length;
   const fresh = were.filter((n) => n === 0).length;
   const others = were.length - stand - fresh;
@@ -225,7 +240,16 @@ function SinceText({ were, gone }: Since) {
     ...(fresh > 0 ? [`${fresh} new`] : []),
     ...(gone > 0 ? [`${gone} gone`] : []),
   ];
-  return <p className="no-print mb-1 text-[.93rem] font-semibold text-blue">{parts.join(", ")}.</p>;
+  return (
+    <p className="no-print mb-1 flex flex-wrap items-baseline gap-x-4 text-[.93rem]">
+      <span className="font-semibold text-blue">{parts.join(", ")}.</span>
+      {gone > 0 && onKeep && (
+        <button className="quiet" title="They are pinned, and only the rest is laid out anew" onClick={onKeep}>
+          keep to the ways of before
+        </button>
+      )}
+    </p>
+  );
 }
 
 /** Marks what is bad on one board of a stock, from its left end. */
