@@ -138,6 +138,8 @@ test("boards, money and the day move while a quantity is typed, and nothing flic
 test("what a set-up costs moves the layout; sheets to print and files to carry", async ({ page, request }) => {
   test.setTimeout(180_000);
   await layOut(page, "Spring bodies");
+  // What is still looked for is no cost to hold another against.
+  await expect(page.getByRole("region", { name: "Layouts" })).not.toContainText(/looking for/, { timeout: 90_000 });
   const cost = async () => Number((await page.getByText("Wood cost").locator("xpath=following-sibling::dd[1]").textContent())!.replace(/[^\d.]/g, "")); // prettier-ignore
   const cheap = await cost();
   const choices = page.getByRole("region", { name: "Cost against set-ups" }).getByRole("button", { name: /set-ups/ });

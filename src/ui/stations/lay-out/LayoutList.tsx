@@ -91,7 +91,9 @@ export function LayoutList({ result, was, units }: { result: LayoutResult; was?:
   const names = pieceNames(result.request.blanks);
   // What is sawn stays.
   const loose = request.pinned.filter((p) => !stock[p.stock]?.sawn);
-  const moved = useMemo(() => was && since(was, result), [was, result]);
+  // Who has just pinned something knows what stays.
+  const isPinning = was !== undefined && result.request.pinned.length > was.request.pinned.length;
+  const moved = useMemo(() => (was && !isPinning ? since(was, result) : undefined), [was, result, isPinning]);
   /** What of the ways of before still can be pinned; undefined for nothing more. */
   const before = useMemo(() => {
     const kept = was && keepTo(was, request);
