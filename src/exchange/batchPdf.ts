@@ -133,7 +133,9 @@ function setUpList(page: Pages, { setUps }: Batch, { job }: Of): void {
       [
         { text: String(i + 1), wide: 0.05, right: true },
         { text: op.settings.map((s) => settingText(s, job.units)).join("\n"), wide: 0.25, size: 13, bold: true },
-        { text: `${op.name}, ${pieces} ${op.of}${op.check ? `. First piece: ${op.check}.` : ""}` },
+        {
+          text: `${op.name}, ${pieces} ${op.of}${[".", ...op.how].join(" ")}${op.check ? ` First piece: ${op.check}.` : ""}`,
+        },
       ],
       { under: op.caution ?? "" },
     );
@@ -258,7 +260,7 @@ function assembly(page: Pages, line: WorkedLine, { job, lines }: Of): void {
     page.row([
       { text: String(i + 1), wide: 0.05, bold: true, right: true },
       { text: (step.joins.length > 0 ? step.joins : step.on).map((p) => letters.get(p.id)).join(" + "), wide: 0.12, bold: true },
-      { text: [`${step.name}. ${step.text}`, ...(step.people > 1 ? [`Wants ${step.people} people.`] : []), ...(step.check ? [`Check: ${step.check}.`] : []), ...step.mistakes.map((m) => `Goes wrong: ${m}.`)].join("\n") },
+      { text: [`${step.name}. ${step.text}`, ...step.uses.flatMap((u) => (u.where && u.quantity > 0 ? [`${u.quantity} ${u.what}, ${u.where}.`] : [])), ...(step.people > 1 ? [`Wants ${step.people} people.`] : []), ...(step.check ? [`Check: ${step.check}.`] : []), ...step.mistakes.map((m) => `Goes wrong: ${m}.`)].join("\n") },
     ], { tick: true, under: step.hazard ? caution(step.hazard) : "" });
   for (const hazard of new Set(line.shape.parts.flatMap((p) => p.features.flatMap((f) => f.hazard ?? [])))) page.text(caution(hazard), SMALL);
 } // prettier-ignore

@@ -3,7 +3,7 @@ import { type Length, nm, type Units } from "@/core/length/length";
 import { extent } from "@/core/solid/solid";
 import type { Feature } from "./feature";
 import type { Edge, End, Face } from "./kind";
-import { MACHINES, type Setting } from "./machine";
+import { MACHINES, type Setting, settingWord } from "./machine";
 
 /** What a person calls the faces, edges and ends of a part, as the made thing has it: "inside face", "upper edge". */
 export type Sides = Record<Exclude<Face, "through">, string>;
@@ -20,7 +20,7 @@ export const PLAIN_SIDES: Sides = {
 
 /** `fence 9 5/8`, `angle 30°`. */
 export const settingText = (s: Setting, units: Units): string =>
-  s.kind === "angle" ? `angle ${s.degrees}°` : `${s.kind} ${lengthText(s.value, units)}`;
+  s.kind === "angle" ? `angle ${s.degrees}°` : `${settingWord(s.kind)} ${lengthText(s.value, units)}`;
 
 /** `corner rabbet 3/4 wide × 3/8 deep` */
 function sizes(f: Feature, units: Units): string {
