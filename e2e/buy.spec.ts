@@ -1,6 +1,5 @@
-import AxeBuilder from "@axe-core/playwright";
 import Papa from "papaparse";
-import { expect, type Page, test } from "./page";
+import { expect, type Page, serious, test } from "./page";
 
 /** The demo's largest job, at Buy, when its order stands. */
 async function atBuy(page: Page): Promise<string> {
@@ -65,10 +64,7 @@ test("a quote from the order to the paper: the margin is on the cost, the table 
   expect((await request.get(`/api/${job}/quote/quote-2.pdf`)).status()).toBe(404);
   await given.getByRole("button", { name: "it was accepted" }).click();
   await expect(given.getByText(/before tax was quoted, it costs/)).toBeVisible();
-  const found = await new AxeBuilder({ page }).analyze();
-  expect(found.violations.filter((v) => v.impact === "serious" || v.impact === "critical").map((v) => v.id)).toEqual(
-    [],
-  );
+  expect(await serious(page)).toEqual([]);
 });
 
 test("other woods are laid out and set beside the job as it is; one is used and taken back", async ({ page }) => {

@@ -1,5 +1,4 @@
-import AxeBuilder from "@axe-core/playwright";
-import { expect, type Page, reachingOut, test } from "./page";
+import { expect, type Page, reachingOut, serious, test } from "./page";
 
 const HEATH = "Spring bodies";
 
@@ -188,26 +187,20 @@ test("what cannot be read is said at the field, and the drawing stays on the las
 test("axe finds nothing serious on any station or sheet; nothing runs off an upright tablet", async ({ page }) => {
   test.setTimeout(180_000);
   const settled = () => expect(page.getByRole("main")).not.toContainText("layout is being worked out");
-  const serious = async (where: string) => {
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    return violations
-      .filter((v) => v.impact === "serious" || v.impact === "critical")
-      .map((v) => `${where}: ${v.id} ${v.nodes[0]?.html}`);
-  };
   await open(page);
   for (const key of ["1", "2", "3", "4", "5", "6"]) {
     await page.keyboard.press(key);
     await settled();
-    expect(await serious(`station ${key}`)).toEqual([]);
+    expect([key, await serious(page)]).toEqual([key, []]);
   }
   await page.goto("/jobs/1/sheet/0");
-  expect(await serious("sheet")).toEqual([]);
+  expect(await serious(page)).toEqual([]);
   // The shop's other pages are looked at on a tablet, where there is least room.
   const pages = ["/jobs/5/hive", "/patterns", "/patterns/designs/brackwater-patty-rim", "/orders", "/orders/1"];
   for (const path of pages) {
     await page.goto(path);
     await expect(page.getByRole("main")).toBeVisible();
-    expect([path, await serious(path)]).toEqual([path, []]);
+    expect([path, await serious(page)]).toEqual([path, []]);
   }
   await page.setViewportSize({ width: 810, height: 1080 });
   for (const path of pages) {

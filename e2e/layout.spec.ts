@@ -1,6 +1,5 @@
 import { readFileSync } from "node:fs";
-import AxeBuilder from "@axe-core/playwright";
-import { expect, type Page, test } from "./page";
+import { expect, type Page, serious, test } from "./page";
 
 const POLLINATION = "Mating hives from the rough pile";
 
@@ -147,8 +146,7 @@ test("what a set-up costs moves the layout; sheets to print and files to carry",
   await choices.last().click();
   await expect(async () => expect(await cost()).toBeGreaterThan(cheap)).toPass({ timeout: 60_000 });
   await undo(page);
-  const results = await new AxeBuilder({ page }).analyze();
-  expect(results.violations.filter((v) => v.impact === "serious" || v.impact === "critical")).toEqual([]);
+  expect(await serious(page)).toEqual([]);
 
   const id = /jobs\/(\d+)/.exec(page.url())![1];
   for (const [file, has] of [

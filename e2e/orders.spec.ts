@@ -1,7 +1,6 @@
-import AxeBuilder from "@axe-core/playwright";
 import Papa from "papaparse";
 import { SUPPLIERS_PORT } from "../playwright.config";
-import { expect, type Page, test } from "./page";
+import { expect, type Page, serious, test } from "./page";
 
 const TIMBER = "saltmarsh-timber";
 /** What happens at a made-up supplier: days pass, the next answer goes wrong. */
@@ -37,8 +36,7 @@ test("a job's wood is ordered through a line that goes dead, comes in two parts,
   await expect(page.getByRole("status")).toHaveText(/sent, but not acknowledged: it cannot be reached, or hung up/);
   await page.getByRole("button", { name: "Send it again" }).click();
   await expect(page.getByRole("status")).toHaveText(/^acknowledged, here/);
-  const found = await new AxeBuilder({ page }).analyze();
-  expect(found.violations.filter((v) => v.impact === "serious" || v.impact === "critical").map((v) => v.id)).toEqual([]); // prettier-ignore
+  expect(await serious(page)).toEqual([]); // prettier-ignore
 
   // It comes in two parts; the second is booked in with one press too.
   await happens(page, { at: TIMBER, days: "30" });

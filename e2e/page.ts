@@ -1,3 +1,4 @@
+import AxeBuilder from "@axe-core/playwright";
 import { expect, test as base, type Page } from "@playwright/test";
 
 /** Until the page's controls answer: what is pressed before is lost, as a person would see and press again. */
@@ -24,6 +25,15 @@ export const test = base.extend({
   },
 });
 export { expect, type Page };
+
+/** What axe finds serious on a page: each rule with the first place that breaks it. */
+export async function serious(page: Page): Promise<string[]> {
+  // What passes is not worked out in full: on a long page that takes most of the time.
+  const { violations } = await new AxeBuilder({ page }).options({ resultTypes: ["violations"] }).analyze();
+  return violations
+    .filter((v) => v.impact === "serious" || v.impact === "critical")
+    .map((v) => `${v.id} ${v.nodes[0]?.html}`);
+}
 
 /**
  * The beginnings of paragraphs, lines and cells whose text reaches out of them, over what stands beside; and of what may not be broken

@@ -1,7 +1,6 @@
 import * as XLSX from "@e965/xlsx";
-import AxeBuilder from "@axe-core/playwright";
 import { EMPTY_PORT } from "../playwright.config";
-import { expect, type Page, test } from "./page";
+import { expect, type Page, serious, test } from "./page";
 
 test.use({ baseURL: `http://127.0.0.1:${EMPTY_PORT}` });
 test.describe.configure({ mode: "serial" });
@@ -174,9 +173,7 @@ test("the shop's pages on an upright tablet: nothing runs off, axe finds nothing
   await page.setViewportSize({ width: 800, height: 1280 });
   for (const path of ["/", "/yard", "/yard/count", "/catalogue", "/weigh", "/book", "/shop"]) {
     await page.goto(path);
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    const serious = violations.filter((v) => v.impact === "serious" || v.impact === "critical").map((v) => `${path}: ${v.id} ${v.nodes[0]?.html}`); // prettier-ignore
-    expect(serious).toEqual([]);
+    expect([path, await serious(page)]).toEqual([path, []]);
     expect([path, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([path, 800]);
     if (!path.startsWith("/yard")) continue;
     const small = await page.locator("main button, main a, main input:not(.sr-only), header button, header a").evaluateAll((all) =>

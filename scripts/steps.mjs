@@ -54,6 +54,9 @@ function ownHeaders() {
   return existsSync(join(prefix, "include/node/node.h")) ? { npm_config_nodedir: prefix } : {};
 }
 
+/** Compiled so it takes half as long as at its own setting, and answers one in twenty slower. */
+const SOON_COMPILED = { CFLAGS: "-O1", CXXFLAGS: "-O1" };
+
 /**
  * Installs the packages unless they are there. The database is compiled by one core alone; what can be done without it, `meanwhile`, is
  * done beside that.
@@ -62,9 +65,9 @@ export async function install(meanwhile = () => {}) {
   const input = due("install", ["package-lock.json", ".npmrc"], "node_modules/next");
   if (input === null) return meanwhile();
   run("Installing packages", "npm", ["ci", "--ignore-scripts", "--no-audit", "--no-fund"]);
-  say("Compiling the database, which takes a few minutes");
+  say("Compiling the database, which takes a minute or two");
   const from = Date.now();
-  const compiler = spawn("npm", ["rebuild", "--no-audit", "--no-fund"], { stdio: "inherit", env: { ...ownHeaders(), ...env } }); // prettier-ignore
+  const compiler = spawn("npm", ["rebuild", "--no-audit", "--no-fund"], { stdio: "inherit", env: { ...ownHeaders(), ...SOON_COMPILED, ...env } }); // prettier-ignore
   const ended = new Promise((told) => compiler.once("exit", told));
   const stop = () => compiler.kill("SIGTERM");
   process.once("exit", stop);

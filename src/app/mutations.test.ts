@@ -23,7 +23,7 @@ import { closePool } from "@/workers/pool";
 
 process.env.RUNDIK_DB = ":memory:";
 /** A few here; 100 000 requests and 20 000 files with `npm run figures`. */
-const REQUESTS = Number(process.env.RUNDIK_REQUESTS ?? 400);
+const REQUESTS = Number(process.env.RUNDIK_REQUESTS ?? 250);
 const FILES = Number(process.env.RUNDIK_FILES ?? 90);
 
 /** A request that takes longer hangs, however slow the machine, ms. */

@@ -3,10 +3,11 @@ import { layoutRequest } from "@/core/job/ask";
 import { readJobFile } from "@/core/job/file";
 import { emptyJob, type Job } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
-import { aboveBound, type LayoutResult } from "@/core/layout/layout";
+import { aboveBound, heldCost, type LayoutResult } from "@/core/layout/layout";
 import { randomOf } from "@/core/layout/tests/instances";
 import { verify } from "@/core/layout/tests/verify";
-import { askLayoutSoon, askStanding, closePool } from "./pool";
+import { shownPoint, tradeOff } from "@/core/layout/tradeoff";
+import { askLayout, askLayoutSoon, askStanding, closePool } from "./pool";
 import { workerBuilt } from "./tests/built";
 
 beforeAll(workerBuilt);
@@ -68,7 +69,7 @@ test.each(jobs.map((j) => [j.name, j] as const))(
         verify(result, request);
         expect(result.missing).toEqual([]);
         expect(result.boundCost).toBeLessThanOrEqual(result.cost + 1e-9);
-        if (n > 0) expect(result.cost).toBeLessThanOrEqual(told[n - 1]!.result.cost + 1e-9);
+        if (n > 0) expect(heldCost(result)).toBeLessThanOrEqual(heldCost(told[n - 1]!.result) + 1e-9);
       }
       first.push(told[0]!.ms);
       near.push(at);
@@ -81,6 +82,15 @@ test.each(jobs.map((j) => [j.name, j] as const))(
   },
   SEEDS * PATIENCE,
 );
+
+test("held to cost what makes them worth saving, set-ups are saved: an answer of less wood that came before is let go", async () => {
+  const asked = layoutRequest(workJob(demo[0]!));
+  const { price, cost, setUps } = tradeOff(await askLayout(asked)).at(-1)!;
+  expect(price).toBeGreaterThan(0);
+  const weighing = { ...asked.weighing, setUp: price };
+  const shown = await askLayoutSoon({ ...asked, weighing }, { soFar: () => undefined });
+  expect(shownPoint(shown)).toMatchObject({ cost, setUps });
+});
 
 test(
   "many open jobs are worked out behind the one in hand: it is answered before they are done",

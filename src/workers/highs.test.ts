@@ -244,7 +244,7 @@ describe("layouts by the pattern programme", () => {
         runs++;
         if (answer.proven) proven++;
       }),
-      { numRuns: 60 },
+      { numRuns: 30 },
     );
     expect(proven).toBeGreaterThan(0.95 * runs);
   }, 240_000);

@@ -388,8 +388,8 @@ export async function askLayoutSoon(
     for (let turn = first; ;) {
       const { result, cut } = await lay(request, { ...how, signal, ...turn }, hearing);
       const before = best;
-      // It took as long as its turns together.
-      best = { ...(before ? betterOf(before, result) : result), seconds: (performance.now() - began) / 1000 };
+      // What was cut short may be no better than what there was; else it stands, and took as long as its turns together.
+      best = { ...(before && cut ? betterOf(before, result) : result), seconds: (performance.now() - began) / 1000 };
       // Where nothing can cost less, fewer set-ups are still looked for: the last answer is the same however long the ways to it take.
       if (!cut || how.enough?.aborted || turn === last || (turn === soon && cut === "time")) break;
       const isNews = !before || best.cost !== before.cost || best.missing.length !== before.missing.length || best.proven !== before.proven; // prettier-ignore

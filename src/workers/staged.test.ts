@@ -181,7 +181,7 @@ test("whatever parts are put together can be cut, and costs no more than was ask
         found++;
       }
     }),
-    { numRuns: 150, seed: 17 },
+    { numRuns: 40, seed: 17 },
   );
-  expect(found).toBeGreaterThan(50);
+  expect(found).toBeGreaterThan(12);
 }, 120_000);

@@ -284,7 +284,7 @@ describe("advice with a number, followed to the letter, mends what it was given 
           }
         }
       }),
-      { numRuns: 400, seed: 20261126 },
+      { numRuns: 200, seed: 20261126 },
     );
     expect([...heard].sort()).toEqual(["bearing", "bottom-gap", "end-gap", "end-play", "rest-to-rest", "side-play", "top-gap"]); // prettier-ignore
   });

@@ -1,6 +1,5 @@
 import { added } from "./cutting/problem";
-import { settingsOf } from "./cuts";
-import { aboveBound, type LayoutResult } from "./layout";
+import { aboveBound, type LayoutResult, setUpsOf } from "./layout";
 
 /**
  * So many set-ups (patterns, and fence and stop settings, thickness by thickness) and the least they cost; `price` is
@@ -18,10 +17,7 @@ type Point = Pick<TradeOffPoint, "setUps" | "patterns" | "cost">;
 
 /** The layout shown, as a point. */
 export function shownPoint(result: LayoutResult): Point {
-  const each = result.groups.map(({ result: g }) => {
-    const settings = new Set(g.layouts.flatMap((l) => settingsOf(l.strips)));
-    return { patterns: g.layouts.length, setUps: g.layouts.length + settings.size };
-  });
+  const each = result.groups.map(({ result: g }) => setUpsOf(g));
   const sum = (f: (e: (typeof each)[0]) => number) => each.reduce((n, e) => n + f(e), 0);
   return { patterns: sum((e) => e.patterns), setUps: sum((e) => e.setUps), cost: result.cost };
 }
