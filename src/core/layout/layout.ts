@@ -279,6 +279,12 @@ export function moneyOf(r: LayoutResult): { cost: number; bound: number } | unde
 export const aboveBound = ({ cost, boundCost }: Pick<LayoutResult, "cost" | "boundCost">): number =>
   cost <= boundCost + 1e-9 ? 0 : boundCost > 0 ? (cost - boundCost) / boundCost : 1;
 
+/** How far above the least a layout can be: in money where there is some to say it in, else in wood. */
+export function aboveLeast(r: LayoutResult): number {
+  const money = moneyOf(r);
+  return aboveBound(money ? { cost: money.cost, boundCost: money.bound } : r);
+}
+
 /** Every layout of every thickness, most boards first within a thickness. */
 export function allLayouts(result: LayoutResult): { layout: Layout; group: Group }[] {
   return result.groups.flatMap(({ group, result: r }) =>

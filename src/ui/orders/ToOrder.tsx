@@ -5,7 +5,7 @@ import type { Units } from "@/core/length/length";
 import type { Currency } from "@/core/money/money";
 import { daysBetween, type ProposedOrder } from "@/core/purchase/proposal";
 import { priceText } from "@/core/purchase/purchase";
-import { count, dayText, percent } from "@/ui/parts/words";
+import { atMost, count, dayText } from "@/ui/parts/words";
 import { Proposed, type Showing, UNIT } from "./Proposed";
 import { ThingName } from "./Thing";
 import { standsSo } from "./words";
@@ -151,7 +151,7 @@ export function ToOrder({
           {say(proposal.total)} with delivery.{" "}
           {proposal.proven
             ? "No purchase from these suppliers that comes as soon costs less."
-            : `No purchase that comes as soon costs less than ${say(proposal.bound)}: this is within ${percent((proposal.total - proposal.bound) / Math.max(1, proposal.total))}.`}
+            : `No purchase that comes as soon costs less than ${say(proposal.bound)}: this is within ${atMost((proposal.total - proposal.bound) / Math.max(1, proposal.bound))}.`}
         </p>
       )}
     </section>

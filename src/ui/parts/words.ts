@@ -17,6 +17,12 @@ export const count = (n: number, one: string, many = `${one}s`) => `${NUMBER.for
 /** A share as `0.13 %` or `12 %`: two figures that count, however small it is. */
 export const percent = (share: number) => `${Number((share * 100).toPrecision(2))} %`;
 
+/** What a share is at most, as `percent`, and never less than it is: 2.61 % is within 2.7 %. */
+export function atMost(share: number): string {
+  const unit = 10 ** (Math.floor(Math.log10(share || 1)) - 1);
+  return percent(Math.ceil(share / unit - 1e-9) * unit);
+}
+
 /** `2 h 10`, `45 min`. */
 export const duration = (minutes: number) =>
   minutes < 60

@@ -2,7 +2,7 @@
 import Link from "next/link";
 import { pieceKey } from "@/core/line/line";
 import { useMemo } from "react";
-import { aboveBound, allLayouts, type LayoutResult, moneyOf, STYLES } from "@/core/layout/layout";
+import { aboveLeast, allLayouts, type LayoutResult, moneyOf, STYLES } from "@/core/layout/layout";
 import { layoutRequest } from "@/core/job/ask";
 import { groups } from "@/core/layout/request";
 import { missingText } from "@/core/layout/missing";
@@ -16,7 +16,7 @@ import { Reasons } from "@/ui/stations/lay-out/Reasons";
 import { SetUpList } from "@/ui/stations/lay-out/SetUpList";
 import { Weigh } from "@/ui/stations/lay-out/Weigh";
 import { Measure } from "@/ui/parts/Measure";
-import { count, percent } from "@/ui/parts/words";
+import { atMost, count } from "@/ui/parts/words";
 import { standsAt } from "../AfterLayout";
 import { Empty } from "../Empty";
 import { AsTheShop } from "./AsTheShop";
@@ -203,7 +203,7 @@ function Headline() {
       {result.missing.length > 0 && " for what can be laid out. "}
       {result.missing.length === 0 && byWood && (
         <>
-          {result.proven ? ", the least wood " : `, within ${percent(aboveBound(result))} of the least wood `}
+          {result.proven ? ", the least wood " : `, within ${atMost(aboveLeast(result))} of the least wood `}
           {style} could take.{" "}
         </>
       )}
@@ -219,8 +219,8 @@ function Headline() {
       {result.missing.length === 0 && !result.proven && paid && (
         <>
           {" "}
-          for <b className="text-[1.7rem]">{money(paid.cost)}</b>, within {percent(1 - paid.bound / paid.cost)} of the
-          least {style} could cost ({money(paid.bound)}).{" "}
+          for <b className="text-[1.7rem]">{money(paid.cost)}</b>, within {atMost(aboveLeast(result))} of the least{" "}
+          {style} could cost ({money(paid.bound)}).{" "}
         </>
       )}
       {layout.early && (

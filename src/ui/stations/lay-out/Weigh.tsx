@@ -5,7 +5,7 @@ import { setUpMinutes } from "@/core/work/sawing";
 import { type LayoutResult, moneyOf } from "@/core/layout/layout";
 import { useDesk, useMoney } from "@/ui/desk/useDesk";
 import { NumberField } from "@/ui/parts/NumberField";
-import { count, percent } from "@/ui/parts/words";
+import { atMost, count, percent } from "@/ui/parts/words";
 
 /** Charts come when they are shown: they weigh as much as all the rest of a job's pages. */
 const TradeOffChart = lazy(() => import("./TradeOffChart"));
@@ -55,7 +55,7 @@ export function Weigh({ result }: { result: LayoutResult }) {
                   ? `, ${money(p.cost)}`
                   : p.cost > points[0]!.cost && `, ${percent(p.cost / points[0]!.cost - 1)} more wood`}
                 <span className="text-soft">
-                  {p.above > 0 ? `, at most ${percent(p.above)} above the least` : ", the least"}
+                  {p.above > 0 ? `, at most ${atMost(p.above)} above the least` : ", the least"}
                 </span>
               </button>
             ))}
@@ -73,7 +73,7 @@ export function Weigh({ result }: { result: LayoutResult }) {
           A set-up is {minutes} minutes, {money(worth)} at your rate: with <b>{count(best.setUps, "set-up")}</b> wood
           and set-ups together are least, {money(best.cost)} and {money(best.setUps * worth)}
           {best.above > 0
-            ? `: at most ${percent(best.above)} above the least there can be.`
+            ? `: at most ${atMost(best.above)} above the least there can be.`
             : "; there are none cheaper."}
           {weighing.setUp !== worth && (
             <button className="quiet ml-2" onClick={() => weigh({ setUp: worth })}>

@@ -1,8 +1,8 @@
 import dynamic from "next/dynamic";
-import { aboveBound, type LayoutResult, moneyOf } from "@/core/layout/layout";
+import { aboveLeast, type LayoutResult, moneyOf } from "@/core/layout/layout";
 import { stoodText } from "@/ui/desk/moves";
 import type { Station } from "@/ui/desk/station";
-import { count, percent } from "@/ui/parts/words";
+import { atMost, count } from "@/ui/parts/words";
 
 export const layOut = {
   id: "lay-out",
@@ -26,5 +26,5 @@ export const layOut = {
 function quality(result: LayoutResult): string {
   if (result.proven)
     return result.boundCount === result.count ? "the least" : moneyOf(result) ? "least cost" : "least wood";
-  return `within ${percent(aboveBound(result))}`;
+  return `within ${atMost(aboveLeast(result))}`;
 }
