@@ -83,13 +83,15 @@ test.each(jobs.map((j) => [j.name, j] as const))(
   SEEDS * PATIENCE,
 );
 
-test("held to cost what makes them worth saving, set-ups are saved: an answer of less wood that came before is let go", async () => {
+test("what a set-up is held to cost chooses among what was found: each point of the front is what its price shows, at once", async () => {
   const asked = layoutRequest(workJob(demo[0]!));
-  const { price, cost, setUps } = tradeOff(await askLayout(asked)).at(-1)!;
-  expect(price).toBeGreaterThan(0);
-  const weighing = { ...asked.weighing, setUp: price };
-  const shown = await askLayoutSoon({ ...asked, weighing }, { soFar: () => undefined });
-  expect(shownPoint(shown)).toMatchObject({ cost, setUps });
+  const points = tradeOff(await askLayout(asked));
+  expect(points.length).toBeGreaterThan(2);
+  for (const { price, cost, setUps } of points) {
+    const said: LayoutResult[] = [];
+    const shown = await askLayoutSoon({ ...asked, weighing: { ...asked.weighing, setUp: price } }, { soFar: (r) => void said.push(r) }); // prettier-ignore
+    expect([shownPoint(shown), said]).toEqual([expect.objectContaining({ cost, setUps }), []]);
+  }
 });
 
 test(

@@ -3,7 +3,14 @@ import fc from "fast-check";
 import { layoutRequest } from "@/core/job/ask";
 import { readJobFile } from "@/core/job/file";
 import { workJob } from "@/core/job/worked";
-import { type GroupLayout, layGroup } from "@/core/layout/lay";
+import {
+  chosen,
+  type GroupLayout,
+  type GroupRequest,
+  type GroupSolved,
+  layGroup,
+  type Listener,
+} from "@/core/layout/lay";
 import { joined, partsOf, sharedParts } from "@/core/layout/layout";
 import { byLarge } from "@/core/layout/cutting/large";
 import { ColumnPool, generateColumns } from "@/core/layout/cutting/master";
@@ -152,6 +159,11 @@ test("too few, though fractions of them would do, is shown of sheets that trying
 }, 60_000);
 
 /** What a demo job asks of its layouts when there are so many of an item. */
+/** Nothing is weighed but the wood. */
+const NONE = { setUp: 0, offcut: 0 };
+const laid = (ask: GroupRequest, listener: Listener = {}, solver: LpSolver = lp) =>
+  layGroup(ask, NONE, listener, solver);
+
 function askedOf(file: string, item: string, size: string, quantity: number) {
   const job = readJobFile(readFileSync(`demo/${file}.json`, "utf8"));
   const lines = job.lines.map((l) => (l.item === item && l.size.startsWith(size) ? { ...l, quantity } : l));
@@ -160,7 +172,7 @@ function askedOf(file: string, item: string, size: string, quantity: number) {
 
 test("where slips told together leave it open, every slip told apart settles it: 29 deep bodies for the 40 of a demo job", () => {
   const [ask] = partsOf(askedOf("1-heath-estate", "body", "deep", 29)).asks;
-  const boards = layGroup(ask!, {}, lp);
+  const boards = laid(ask!);
   // Fractions of boards for 576.00 would do; what the solver of whole numbers says of them is no proof.
   expect([boards.cost, boards.boundCost, boards.reasons.refuted]).toEqual([578.6, 578.6, 1]);
 }, 60_000);
@@ -168,11 +180,14 @@ test("where slips told together leave it open, every slip told apart settles it:
 test("what a search shows on the way can be cut, and that it is shown changes nothing of what it comes to", () => {
   const request = askedOf("1-heath-estate", "body", "deep", 42);
   const parts = partsOf(request);
-  const [boards, ...others] = parts.asks.map((ask) => layGroup(ask, {}, lp));
+  const [boards, ...others] = parts.asks.map((ask) => laid(ask));
   const shown: GroupLayout[] = [];
   let asked = 0;
-  const watcher = { isWanted: () => ++asked % 20 === 0, show: (soFar: GroupLayout) => void shown.push(soFar) };
-  expect(layGroup(parts.asks[0]!, watcher, lp)).toEqual(boards);
+  const watcher = {
+    isWanted: () => ++asked % 20 === 0,
+    show: (soFar: GroupSolved) => void shown.push(chosen(soFar, NONE)),
+  };
+  expect(laid(parts.asks[0]!, watcher)).toEqual(boards);
   expect(shown.length).toBeGreaterThan(5);
   for (const soFar of shown) {
     verify(joined(request, parts, [soFar, ...others], 0), request);
@@ -184,8 +199,8 @@ test("what a search shows on the way can be cut, and that it is shown changes no
 test("what dives do not find is found where large pieces are chosen first: 139 frames for the 132 of a demo job", () => {
   const request = askedOf("3-allotment", "frame", "", 139);
   const apart = partsOf(request);
-  const alone = apart.asks.map((ask) => layGroup(ask, {}, lp));
-  const [boards] = sharedParts(request, apart, alone)!.asks.map((ask) => layGroup(ask, {}, lp));
+  const alone = apart.asks.map((ask) => laid(ask));
+  const [boards] = sharedParts(request, apart, alone)!.asks.map((ask) => laid(ask));
   // Twelve boards at 14.90, four at 21.50 and two at 26; dives came to 323.40.
   expect([boards!.cost, boards!.boundCost]).toEqual([316.8, 316.8]);
 }, 120_000);
@@ -193,18 +208,14 @@ test("what dives do not find is found where large pieces are chosen first: 139 f
 test("of many boards the last are cut by parts where patterns do not go in: 207 deep frames for the 200 of a demo job", () => {
   const [ask] = partsOf(askedOf("5-wintering", "frame", "deep", 207)).asks;
   // Eighteen boards at 14.20 and seventy at 8.60; dives by patterns came to 860.20.
-  expect(layGroup(ask!, {}, lp).cost).toBeLessThan(857.7);
+  expect(laid(ask!).cost).toBeLessThan(857.7);
 }, 120_000);
 
 test("what a dive finds is told before hard counts are gone into: 43 medium bodies for the 40 of a demo job", () => {
   const [ask] = partsOf(askedOf("5-wintering", "body", "medium", 43)).asks;
   let [told, searched] = [Infinity, 0];
   const solve: LpSolver = (model) => (model.whole && searched++, lp(model));
-  layGroup(
-    ask!,
-    { hear: ({ cost }) => (told = cost), goOn: () => told > 874.9 },
-    Object.assign(solve, { open: lp.open }),
-  );
+  laid(ask!, { hear: ({ cost }) => (told = cost), goOn: () => told > 874.9 }, Object.assign(solve, { open: lp.open }));
   // Of sixteen boards at 14.20 and seventy-five at 8.60 fractions would do for 872.20; eighteen and seventy-two are cut by a dive.
   expect([told, searched]).toEqual([874.8, 0]);
 }, 60_000);

@@ -14,7 +14,7 @@ import {
   progressOf,
   sharedParts,
 } from "@/core/layout/layout";
-import type { GroupLayout } from "@/core/layout/lay";
+import { chosen, type GroupSolved } from "@/core/layout/lay";
 import type { LayoutRequest } from "@/core/layout/request";
 import type { Standing } from "@/core/today/standing";
 import type { Job } from "@/core/job/job";
@@ -212,7 +212,8 @@ interface Asking extends How<Progress> {
 }
 
 type Heard = Tasks["group"]["progress"];
-const heardOf = ({ cost, count, boundCost: bound }: GroupLayout): Heard => ({ cost, count, bound });
+/** The cheapest is what is heard of on the way. */
+const heardOf = ({ choices, boundCost: bound }: GroupSolved): Heard => ({ cost: choices[0]!.cost, count: choices[0]!.count, bound }); // prettier-ignore
 const isLeast = (p: Heard) => p.cost <= p.bound + 1e-9;
 /** It costs less, or now nothing is known to. */
 const isWorthShowing = (now: Heard, shown: Heard | undefined) =>
@@ -231,7 +232,7 @@ class Search {
     /** Told whenever there is more to see of it. */
     news: () => void,
   ) {
-    const show = (answer: GroupLayout) => {
+    const show = (answer: GroupSolved) => {
       this.shown = { answer, cut: "shown" };
       news();
     };
@@ -342,7 +343,7 @@ async function lay(
     // What is soon done is done first: else it would wait for the others' threads.
     const order = [...asks].sort((a, b) => a.lying.length - b.lying.length);
     const answers = new Map(await Promise.all(order.map(answered)));
-    return asks.map((group) => answers.get(group)!);
+    return asks.map((group) => chosen(answers.get(group)!, request.weighing));
   };
   try {
     const apart = partsOf(request);

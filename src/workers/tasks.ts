@@ -1,4 +1,4 @@
-import type { GroupLayout, GroupRequest } from "@/core/layout/lay";
+import type { GroupRequest, GroupSolved } from "@/core/layout/lay";
 import type { LayoutResult, Progress } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
 import type { Job } from "@/core/job/job";
@@ -44,7 +44,7 @@ export interface Tasks {
   plan: { ask: { whole: WholeAsk; seed: number; was?: Block[] }; answer: WholePlan; progress: PlanProgress };
   mended: { ask: { whole: WholeAsk; was: WholePlan; puts: Put[] }; answer: Replanned; progress: never };
   gains: { ask: { whole: WholeAsk; plan: WholePlan }; answer: Gain[]; progress: Gain[] };
-  group: { ask: GroupRequest; answer: GroupLayout; progress: Omit<Progress, "done" | "of"> };
+  group: { ask: GroupRequest; answer: GroupSolved; progress: Omit<Progress, "done" | "of"> };
 }
 export type TaskName = keyof Tasks;
 

@@ -1,6 +1,6 @@
 import { platform, setPriority } from "node:os";
 import type { MessagePort } from "node:worker_threads";
-import { layGroup } from "@/core/layout/lay";
+import { solveGroup } from "@/core/layout/lay";
 import { layoutRequest } from "@/core/job/ask";
 import { workJob } from "@/core/job/worked";
 import { weighedUp } from "@/core/order/instead";
@@ -40,7 +40,7 @@ type Run<N extends TaskName> = (
 
 /** Runs in a worker thread: one task at a time, telling its progress on the port. A cancel tells it to end. */
 const RUN: { [N in TaskName]: Run<N> } = {
-  group: (ask, watch, lp) => layGroup(ask, watch, lp),
+  group: (ask, watch, lp) => solveGroup(ask, watch, lp),
   request: (job) => layoutRequest(workJob(job)),
   standing: ({ job, day, kept, result }) => standingOf(job, day, new Map(kept), () => result),
   weighed: ({ job, result }) => weighedUp(workJob(job), result),

@@ -128,6 +128,17 @@ test("one pattern that goes thirty times stands for two that go less often; no m
   expect([r.count, r.boundCount, shownPoint(r), fewestOf(r)]).toEqual([30, 30, { patterns: 1, setUps: 4, cost: r.cost }, 4]); // prettier-ignore
 });
 
+test("what is weighed is weighed of the same pieces whether one line asks for them or two", () => {
+  const [wide, long] = [(n: number) => blank("wide", inch(19, 1, 8), inch(9, 5, 8), n), (n: number) => blank("long", inch(31), inch(3, 1, 2), n)]; // prettier-ignore
+  const others = [blank("short", inch(11, 3, 8), inch(5, 1, 2), 23), blank("thin", inch(40), inch(2, 1, 4), 17)];
+  for (const setUp of [0.5, 2, 4, 8]) {
+    const shown = (...blanks: Blank[]) => shownPoint(layOut({ ...request(blanks), weighing: { setUp, offcut: 0 } }, () => 0)); // prettier-ignore
+    const [once, twice] = [shown(wide(26), long(19), ...others), shown(wide(20), { ...wide(6), of: { line: 9, part: "wide" } }, long(19), ...others)]; // prettier-ignore
+    // What goes over from one line to the other is a pattern more.
+    expect([setUp, twice.cost, twice.setUps - twice.patterns]).toEqual([setUp, once.cost, once.setUps - once.patterns]);
+  }
+});
+
 test("pieces alike of several lines are told apart without more patterns than it takes (worked by hand)", () => {
   // Four a board: four and two of the one, four of the other; taken in turn the second board would hold two of each.
   const side = (name: string, n: number) => blank(name, inch(19, 1, 8), inch(9, 5, 8), n);

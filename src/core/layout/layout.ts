@@ -63,7 +63,6 @@ export function partsOf(request: LayoutRequest, split = groups(request)): Layout
     boards: group.stock.map((i) => request.stock[i]!),
     available: group.stock.map(left),
     saw: request.saw,
-    weighing: request.weighing,
   }));
   return { split, held, troubles, asks };
 }
@@ -102,7 +101,7 @@ export function layOut(
         best[i] = b;
         watch.hear?.(progressOf(best, i));
       };
-      return layGroup(ask, { hear, goOn: watch.goOn }, lp);
+      return layGroup(ask, request.weighing, { hear, goOn: watch.goOn }, lp);
     });
   };
   const apart = partsOf(request);

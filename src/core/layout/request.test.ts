@@ -214,18 +214,17 @@ describe("layouts", () => {
     });
     const split = groups(j).groups[0]!;
     let heard = 0;
-    const first = layGroup(
-      { lying: split.lying, boards: j.stock, available: [null], saw: j.saw, weighing: j.weighing },
-      { hear: () => heard++, goOn: () => heard === 0 },
-    );
+    const first = layGroup({ lying: split.lying, boards: j.stock, available: [null], saw: j.saw }, j.weighing, {
+      hear: () => heard++,
+      goOn: () => heard === 0,
+    });
     expect(heard).toBe(1);
     expect(first.short).toEqual([]);
     // Nor is one that is told to stop before it began left without a layout.
     const sheets = j.stock.map((s) => ({ ...s, form: "sheet" as const }));
-    const atOnce = layGroup(
-      { lying: split.lying, boards: sheets, available: [null], saw: j.saw, weighing: j.weighing },
-      { goOn: () => false },
-    );
+    const atOnce = layGroup({ lying: split.lying, boards: sheets, available: [null], saw: j.saw }, j.weighing, {
+      goOn: () => false,
+    });
     expect([atOnce.short, atOnce.count > 0]).toEqual([[], true]);
   });
 

@@ -45,7 +45,7 @@ test("whatever is asked, the answer can be cut, counts come out, and nothing is 
 });
 
 test("every layout that is offered for fewer set-ups can be cut and gives every piece (own checker)", () => {
-  const wishes = { setUps: (used: Used) => used.length, price: 0, fewest: 1, kept: () => 0 };
+  const wishes = { setUps: (used: Used) => used.length, fewest: 1, beside: () => [] };
   let offered = 0;
   fc.assert(
     fc.property(pieces, stock, fc.constantFrom(2 as const, 3 as const), (ps, ss, stages) => {
@@ -168,5 +168,5 @@ test("of layouts that cost the same the one with fewer set-ups is kept, in whate
     [down, up],
   ] as const)
     // prettier-ignore
-    expect(unbeaten([more, fewer], stock, (u) => (u === more ? 4 : 3))).toEqual([fewer]);
+    expect(unbeaten([more, fewer], (u) => [costOf(u, stock), u === more ? 4 : 3])).toEqual([fewer]);
 });

@@ -34,18 +34,18 @@ export interface CuttingAnswer {
   fewest: number;
   /** Pieces left over when the stock ran out. */
   short: { piece: number; quantity: number }[];
-  /** Layouts of the same pieces, none of which another beats in both cost and set-ups; cheapest first. */
+  /** Layouts of the same pieces that none beats in cost and in all that is wished beside it, the one used among them; cheapest first. */
   others: Used[];
 }
 
+/** What a maker may weigh beside the cost, of layouts whose alike pieces all have the name of the first. */
 export interface Wishes {
-  /** How many set-ups a layout takes, and what one more is held to cost. */
+  /** How many set-ups a layout takes. */
   setUps(used: Used): number;
-  price: number;
-  /** No layout takes fewer set-ups. */
+  /** No layout takes fewer. */
   fewest: number;
-  /** What a layout's offcuts are held to be worth. */
-  kept(used: Used): number;
+  /** What else is weighed, each the less the better. */
+  beside(used: Used): number[];
 }
 
 /** Area to these powers stands in for duals when the first layouts are built. */
@@ -132,7 +132,8 @@ function cutEasier(s: Solving, style: Style, lp: LpSolver | undefined): void {
 
 /** What is known so far; the rest of what is wished is looked for too, unless nobody waits for it. */
 function answerOf(s: Solving, wishes: Wishes | undefined, isBrief: boolean): CuttingAnswer {
-  const { used, others } = wishes && s.isWhole ? asWished(s, wishes, isBrief) : { used: s.incumbent ?? [], others: [] };
+  const used = s.incumbent ?? [];
+  const others = wishes && s.isWhole ? toChoose(s, wishes, isBrief) : [used];
   const cost = costOf(used, s.stock);
   const short = s.left.flatMap((quantity, piece) => (quantity > 0 ? [{ piece, quantity }] : []));
   return {
@@ -148,17 +149,15 @@ function answerOf(s: Solving, wishes: Wishes | undefined, isBrief: boolean): Cut
   };
 }
 
-/** Of all whole layouts met the one that suits the maker's wishes best, and those none beats in both cost and set-ups. */
-function asWished(s: Solving, wishes: Wishes, isBrief: boolean): { used: Used; others: Used[] } {
+/** Of all whole layouts met those the maker may choose from, and of few set-ups more are looked for unless it `isBrief`. */
+function toChoose(s: Solving, wishes: Wishes, isBrief: boolean): Used[] {
   const used = s.incumbent!;
-  if (used.length === 0) return { used, others: [] };
+  if (used.length === 0) return [used];
   const plainest = isBrief ? undefined : pieceByPiece(s.problem, s.rest);
   if (plainest) s.seen.push(plainest);
   const isLeast = (u: Used) => costOf(u, s.stock) <= s.bound + 1e-9 && wishes.setUps(u) <= wishes.fewest;
   const fewer = isBrief || isLeast(used) ? [] : fewerSetUps(s.problem, s.rest, () => s.goesOn(), isLeast);
-  const others = unbeaten([used, ...s.seen, ...fewer], s.stock, wishes.setUps);
-  const value = (u: Used) => costOf(u, s.stock) + wishes.price * wishes.setUps(u) - wishes.kept(u);
-  return { used: [...others, ...s.seen].reduce((a, b) => (value(b) < value(a) - 1e-9 ? b : a), others[0]!), others };
+  return unbeaten([used, ...s.seen, ...fewer], (u) => [costOf(u, s.stock), wishes.setUps(u), ...wishes.beside(u)]);
 }
 
 /** Looks for layouts of one style; `bounding` when it is the style the bound is for. */

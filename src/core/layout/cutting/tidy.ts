@@ -1,6 +1,6 @@
 import { areaDuals } from "./primal";
 import { pricerOf } from "./pricing";
-import { costOf, type CuttingProblem, type CutStock, type Pattern, type Rest, type Style, type Used } from "./problem";
+import { type CuttingProblem, type CutStock, type Pattern, type Rest, type Style, type Used } from "./problem";
 
 /**
  * Fewer set-ups for the same pieces: each pattern, fence and stop is one, and a chance to get it wrong.
@@ -117,12 +117,13 @@ function repeating(
   return used;
 }
 
-/** Those of the layouts that no other beats in both cost and set-ups; cheapest first. */
-export function unbeaten(all: Used[], stock: CutStock[], setUps: (used: Used) => number): Used[] {
+/** Those of the things that no other is as good as in all that is measured of them, the less the better; least of the first first. */
+export function unbeaten<T>(all: T[], measured: (one: T) => number[]): T[] {
   const sorted = all
-    .map((used) => ({ used, cost: costOf(used, stock), setUps: setUps(used) }))
-    .sort((a, b) => a.cost - b.cost || a.setUps - b.setUps);
+    .map((one) => ({ one, by: measured(one) }))
+    .sort((a, b) => a.by.map((n, k) => n - b.by[k]!).find((d) => d !== 0) ?? 0);
   const out: typeof sorted = [];
-  for (const u of sorted) if (out.every((o) => u.setUps < o.setUps)) out.push(u);
-  return out.map((u) => u.used);
+  // Who comes before is no worse in the first.
+  for (const s of sorted) if (!out.some((o) => o.by.every((n, k) => n <= s.by[k]! + 1e-9))) out.push(s);
+  return out.map((s) => s.one);
 }
