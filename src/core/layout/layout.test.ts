@@ -7,7 +7,7 @@ import { allLayouts, layOut, layoutDocument } from "./layout";
 import { missingText } from "./missing";
 import type { Blank } from "./request";
 import { isHeldLong, setUps } from "./setups";
-import { fewestOf, leastTogether, shownPoint, tradeOff } from "./tradeoff";
+import { leastTogether, shownPoint, tradeOff } from "./tradeoff";
 import { blank, board, request, saw, sheet } from "./tests/samples";
 import { verify } from "./tests/verify";
 
@@ -99,7 +99,7 @@ test.each([
     const r = layOut(request(blanks, stock), () => 0);
     const points = tradeOff(r);
     // Four widths and four lengths, and a pattern: no way to cut them has fewer set-ups; and none costs less than the bound.
-    expect(fewestOf(r)).toBe(9);
+    expect(r.fewestSetUps).toBe(9);
     for (const p of points)
       expect([p.setUps >= 9, (r.boundCost * (1 + p.above)).toFixed(6)]).toEqual([true, p.cost.toFixed(6)]);
     for (const [i, p] of points.entries())
@@ -125,7 +125,7 @@ test("one pattern that goes thirty times stands for two that go less often; no m
   const blanks = [blank("a", inch(31), inch(5), 60), blank("b", inch(31, 1, 2), inch(5), 30)];
   const r = lay(blanks, [board({ width: inch(5) })]);
   // One fence, two stops and one pattern.
-  expect([r.count, r.boundCount, shownPoint(r), fewestOf(r)]).toEqual([30, 30, { patterns: 1, setUps: 4, cost: r.cost }, 4]); // prettier-ignore
+  expect([r.count, r.boundCount, shownPoint(r), r.fewestSetUps]).toEqual([30, 30, { patterns: 1, setUps: 4, cost: r.cost }, 4]); // prettier-ignore
 });
 
 test("what is weighed is weighed of the same pieces whether one line asks for them or two", () => {

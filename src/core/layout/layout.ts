@@ -2,7 +2,7 @@ import { pieceKey } from "@/core/line/line";
 import { toMm } from "@/core/length/format";
 import { added } from "./cutting/problem";
 import { cutsOf, settingsOf } from "./cuts";
-import { type BoundStyle, type GroupLayout, type GroupRequest, layGroup } from "./lay";
+import { type BoundStyle, type GroupLayout, type GroupRequest, layGroup, setUpsOf } from "./lay";
 import type { LpSolver } from "./lp";
 import { type Pinned, type Layout, piecesOf } from "@/core/boards/laid";
 import { blanksByKey, layoutTrouble, pinnedCounts } from "./pinned";
@@ -27,7 +27,18 @@ export interface LayoutResult {
   partsArea: number;
   stockArea: number;
   keptArea: number;
+  /** Layouts of the whole job, whatever is laid out together: what fewer set-ups would cost. */
+  front: Point[];
+  /** No layout of the job does with fewer set-ups. */
+  fewestSetUps: number;
   seconds: number;
+}
+
+/** So many set-ups, patterns among them, and what they cost. */
+export interface Point {
+  setUps: number;
+  patterns: number;
+  cost: number;
 }
 
 export interface Progress {
@@ -111,26 +122,28 @@ export function layOut(
   return shared ? betterOf(first, joined(request, shared, solved(shared), (clock() - began) / 1000)) : first;
 }
 
-/** The patterns of one thickness, and its set-ups: these, and their fence and stop settings. */
-export function setUpsOf({ layouts }: GroupLayout): { patterns: number; setUps: number } {
-  const settings = new Set(layouts.flatMap((l) => settingsOf(l.strips)));
-  return { patterns: layouts.length, setUps: layouts.length + settings.size };
-}
+/** The patterns of one thickness, and its fence and stop settings. */
+export const setUpsIn = ({ layouts }: GroupLayout) => ({
+  patterns: layouts.length,
+  settings: [...new Set(layouts.flatMap((l) => settingsOf(l.strips)))],
+});
+
+const setUpsOfAll = ({ groups }: LayoutResult) => groups.reduce((n, { result }) => n + setUpsOf(setUpsIn(result)), 0);
 
 /**
  * What the maker holds a layout to cost: its boards, and each set-up, less what the kept offcuts are worth. 74 boards for 781.40 and 25
  * set-ups, each held to cost 2.33, are held to cost 839.65; 71 for 761.20 and 37 are held to cost 847.41.
  */
-export function heldCost({ request, groups, cost }: LayoutResult): number {
+export function heldCost(of: LayoutResult): number {
+  const { request, groups, cost } = of;
   const { setUp, offcut } = request.weighing;
   const worthOf = (l: Layout) => {
     const { price, length, width } = request.stock[l.stock]!;
     const kept = l.offcuts.reduce((s, o) => s + (o.keep ? o.length * o.width : 0), 0);
     return (l.repeat * price * kept) / (length * width);
   };
-  const setUps = groups.reduce((n, { result }) => n + setUpsOf(result).setUps, 0);
   const kept = groups.flatMap(({ result }) => result.layouts).reduce((s, l) => s + worthOf(l), 0);
-  return cost + setUp * setUps - offcut * kept;
+  return cost + setUp * setUpsOfAll(of) - offcut * kept;
 }
 
 /**
@@ -139,15 +152,37 @@ export function heldCost({ request, groups, cost }: LayoutResult): number {
  */
 export function betterOf(apart: LayoutResult, shared: LayoutResult): LayoutResult {
   const lost = (r: LayoutResult) => r.missing.reduce((n, m) => n + (m.short ?? m.blank.quantity), 0);
-  if (lost(shared) < lost(apart) || (lost(shared) === lost(apart) && heldCost(shared) <= heldCost(apart) + 1e-9)) return shared; // prettier-ignore
+  if (lost(shared) < lost(apart)) return shared;
+  // What lacks more pieces is no layout to choose.
+  const both = lost(shared) > lost(apart) ? {} : { front: [...apart.front, ...shared.front], fewestSetUps: Math.min(apart.fewestSetUps, shared.fewestSetUps) }; // prettier-ignore
+  const dearer = heldCost(shared) - heldCost(apart);
+  const isBetter = dearer < -1e-9 || (dearer <= 1e-9 && setUpsOfAll(shared) <= setUpsOfAll(apart));
+  if (lost(shared) === lost(apart) && isBetter) return { ...shared, ...both };
   const boundCost = Math.min(apart.boundCost, shared.boundCost);
   return {
     ...apart,
+    ...both,
     boundCost,
     boundCount: Math.min(apart.boundCount, shared.boundCount),
     proven: apart.missing.length === 0 && apart.cost <= boundCost + 1e-9,
     seconds: shared.seconds,
   };
+}
+
+/** The layouts of every thickness put together: for so many set-ups the cheapest. None where something is not laid out. */
+function frontOf(groups: GroupLayout[]): Point[] {
+  let sums: Point[] = [{ setUps: 0, patterns: 0, cost: 0 }];
+  for (const { tradeOff } of groups) {
+    const best = new Map<number, Point>();
+    for (const a of sums)
+      for (const b of tradeOff) {
+        const p = { setUps: a.setUps + setUpsOf(b), patterns: a.patterns + b.patterns, cost: added([a.cost, b.cost]) };
+        const known = best.get(p.setUps);
+        if (!known || p.cost < known.cost) best.set(p.setUps, p);
+      }
+    sums = [...best.values()];
+  }
+  return sums;
 }
 
 /** Puts the groups' answers together; `seconds` is how long they took. */
@@ -196,6 +231,8 @@ export function joined(
     partsArea: each((l) => piecesOf(l).reduce((s, p) => s + p.length * p.width, 0)),
     stockArea: each((l) => board(l).length * board(l).width),
     keptArea: each((l) => l.offcuts.reduce((s, o) => s + (o.keep ? o.length * o.width : 0), 0)),
+    front: frontOf(done.map((d) => d.result)),
+    fewestSetUps: sum((g) => g.fewestSetUps),
     seconds,
   };
 }
@@ -237,6 +274,7 @@ function holdPins(request: LayoutRequest): { held: Held[]; troubles: LayoutResul
 function withPins(solved: GroupLayout, pins: Held[], request: LayoutRequest): GroupLayout {
   const boards = pins.reduce((n, h) => n + h.pin.repeat, 0);
   const cost = pins.map((h) => h.pin.repeat * request.stock[h.pin.stock]!.price);
+  const settings = pins.flatMap((h) => settingsOf(h.pin.strips));
   return {
     ...solved,
     layouts: [
@@ -251,6 +289,11 @@ function withPins(solved: GroupLayout, pins: Held[], request: LayoutRequest): Gr
     cost: added([solved.cost, ...cost]),
     boundCount: solved.boundCount + boards,
     boundCost: added([solved.boundCost, ...cost]),
+    tradeOff: solved.tradeOff.map((p) => ({
+      patterns: p.patterns + pins.length,
+      settings: [...new Set([...settings, ...p.settings])],
+      cost: added([p.cost, ...cost]),
+    })),
   };
 }
 
@@ -265,9 +308,12 @@ export function moneyOf(r: LayoutResult): { cost: number; bound: number } | unde
   if (!used.some(({ board }) => board.source === "buy")) return undefined;
   // A group that weighs the yard too is bounded in wood; in money nothing is known of it but that it costs no less than nothing.
   const inMoney = r.groups.filter(({ group }) => !group.stock.some((i) => stock[i]!.unpriced));
+  const boundsOf = (of: LayoutResult["groups"]) => added(of.map(({ result }) => result.boundCost));
+  // What is known of each thickness alone does not hold where boards may be shared.
+  const isShared = r.boundCost < boundsOf(r.groups) - 1e-9;
   return {
     cost: added(used.map(({ repeat, board }) => (board.unpriced ? 0 : repeat * board.price))),
-    bound: added(inMoney.map(({ result }) => result.boundCost)),
+    bound: !isShared ? boundsOf(inMoney) : inMoney.length === r.groups.length ? r.boundCost : 0,
   };
 }
 

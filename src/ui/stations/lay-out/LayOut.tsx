@@ -16,6 +16,7 @@ import { Reasons } from "@/ui/stations/lay-out/Reasons";
 import { SetUpList } from "@/ui/stations/lay-out/SetUpList";
 import { Weigh } from "@/ui/stations/lay-out/Weigh";
 import { Measure } from "@/ui/parts/Measure";
+import { useLate } from "@/ui/parts/useLate";
 import { atMost, count } from "@/ui/parts/words";
 import { standsAt } from "../AfterLayout";
 import { Empty } from "../Empty";
@@ -133,6 +134,8 @@ function Again() {
 
 function Headline() {
   const { layout } = useLaid();
+  // What is there again in a moment does not go away for it.
+  const isLate = useLate(!layout.fresh);
   const money = useMoney();
   const { job } = useDesk();
   const { result, progress } = layout;
@@ -149,7 +152,7 @@ function Headline() {
         </button>
       </p>
     );
-  if (!layout.fresh)
+  if (!layout.fresh && (isLate || !result || layout.state === "stopped"))
     return (
       <p aria-live="polite" className="mb-3 flex items-center gap-4 text-[1.2rem]">
         {layout.state !== "stopped" && progress

@@ -1,6 +1,6 @@
 "use client";
 import { lazy, Suspense } from "react";
-import { fewestOf, leastTogether, shownPoint, tradeOff } from "@/core/layout/tradeoff";
+import { leastTogether, shownPoint, tradeOff } from "@/core/layout/tradeoff";
 import { setUpMinutes } from "@/core/work/sawing";
 import { type LayoutResult, moneyOf } from "@/core/layout/layout";
 import { useDesk, useMoney } from "@/ui/desk/useDesk";
@@ -21,7 +21,7 @@ export function Weigh({ result }: { result: LayoutResult }) {
   const { weighing, sheetStages } = job.workshop;
   const points = tradeOff(result);
   const shown = shownPoint(result);
-  const fewest = fewestOf(result);
+  const fewest = result.fewestSetUps;
   const weigh = (to: Partial<typeof weighing>) => act({ do: "workshop", to: { weighing: { ...weighing, ...to } } });
   const { rate } = job.workshop.money;
   const minutes = setUpMinutes(job.workshop.minutes);
