@@ -7,6 +7,7 @@ import { Piscina } from "piscina";
 import {
   betterOf,
   joined,
+  laterOf,
   type LayoutParts,
   type LayoutResult,
   partsOf,
@@ -352,7 +353,9 @@ async function lay(
     const took = () => (performance.now() - began) / 1000;
     const first = joined(request, apart, answers, took());
     // What is proven of each on its own is not of them together, and what one misses another may give.
-    if (shared && first.missing.length === 0) toldApart?.({ ...first, proven: false, boundCost: 0, boundCount: 0 });
+    // What is known already comes as soon as it could be told.
+    const isKnown = shared?.asks.every((group) => held.rundikAnswers?.has(keyOf("group", group)));
+    if (shared && !isKnown && first.missing.length === 0) toldApart?.({ ...first, proven: false, boundCost: 0, boundCount: 0 });
     const result = shared ? betterOf(first, joined(request, shared, await askParts(shared), took())) : first;
     const cut = (["others", "shown", "time"] as const).find((c) => cuts.has(c));
     return { result, ...(cut ? { cut } : {}) };
@@ -390,7 +393,7 @@ export async function askLayoutSoon(
       const { result, cut } = await lay(request, { ...how, signal, ...turn }, hearing);
       const before = best;
       // What was cut short may be no better than what there was; else it stands, and took as long as its turns together.
-      best = { ...(before && cut ? betterOf(before, result) : result), seconds: (performance.now() - began) / 1000 };
+      best = { ...(before && cut ? laterOf(before, result) : result), seconds: (performance.now() - began) / 1000 };
       // Where nothing can cost less, fewer set-ups are still looked for: the last answer is the same however long the ways to it take.
       if (!cut || how.enough?.aborted || turn === last || (turn === soon && cut === "time")) break;
       const isNews = !before || best.cost !== before.cost || best.missing.length !== before.missing.length || best.proven !== before.proven; // prettier-ignore

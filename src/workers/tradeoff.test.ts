@@ -26,6 +26,8 @@ test.each([
   const first = lay(r);
   const points = tradeOff(first);
   expect(points.length).toBeGreaterThan(1);
+  // Of layouts found on the way some are dearer with as many set-ups.
+  expect(tradeOff({ ...first, front: first.front.flatMap((p) => [p, { ...p, cost: p.cost + 1 }]) })).toEqual(points);
   expect(shownPoint(first)).toMatchObject({ cost: points[0]!.cost, setUps: points[0]!.setUps });
   for (const { price, cost, setUps, above } of points) {
     const shown = lay(r, price);

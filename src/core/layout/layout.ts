@@ -153,7 +153,7 @@ export function heldCost(of: LayoutResult): number {
 export function betterOf(apart: LayoutResult, shared: LayoutResult): LayoutResult {
   const lost = (r: LayoutResult) => r.missing.reduce((n, m) => n + (m.short ?? m.blank.quantity), 0);
   if (lost(shared) < lost(apart)) return shared;
-  // What lacks more pieces is no layout to choose.
+  // What lacks more pieces is none to choose.
   const both = lost(shared) > lost(apart) ? {} : { front: [...apart.front, ...shared.front], fewestSetUps: Math.min(apart.fewestSetUps, shared.fewestSetUps) }; // prettier-ignore
   const dearer = heldCost(shared) - heldCost(apart);
   const isBetter = dearer < -1e-9 || (dearer <= 1e-9 && setUpsOfAll(shared) <= setUpsOfAll(apart));
@@ -167,6 +167,13 @@ export function betterOf(apart: LayoutResult, shared: LayoutResult): LayoutResul
     proven: apart.missing.length === 0 && apart.cost <= boundCost + 1e-9,
     seconds: shared.seconds,
   };
+}
+
+/** Of two layouts of one question the better as the maker holds it, with what is known since the later one. */
+export function laterOf(before: LayoutResult, now: LayoutResult): LayoutResult {
+  const { boundCost, boundCount } = now;
+  const best = betterOf(before, now);
+  return { ...best, boundCost, boundCount, proven: best.missing.length === 0 && best.cost <= boundCost + 1e-9 };
 }
 
 /** The layouts of every thickness put together: for so many set-ups the cheapest. None where something is not laid out. */

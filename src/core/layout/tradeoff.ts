@@ -23,6 +23,8 @@ export function tradeOff(result: LayoutResult): TradeOffPoint[] {
   const hull: Point[] = [];
   const slope = (a: Point, b: Point) => (b.cost - a.cost) / (a.setUps - b.setUps);
   for (const p of result.front.toSorted((a, b) => b.setUps - a.setUps || a.cost - b.cost)) {
+    // Of as many set-ups the cheapest comes first.
+    if (hull.at(-1)?.setUps === p.setUps) continue;
     // What has fewer set-ups for no more money makes the others needless.
     while (hull.length > 0 && hull.at(-1)!.cost >= p.cost - 1e-9) hull.pop();
     while (hull.length > 1 && slope(hull.at(-2)!, hull.at(-1)!) >= slope(hull.at(-1)!, p)) hull.pop();
