@@ -355,7 +355,8 @@ async function lay(
     // What is proven of each on its own is not of them together, and what one misses another may give.
     // What is known already comes as soon as it could be told.
     const isKnown = shared?.asks.every((group) => held.rundikAnswers?.has(keyOf("group", group)));
-    if (shared && !isKnown && first.missing.length === 0) toldApart?.({ ...first, proven: false, boundCost: 0, boundCount: 0 });
+    if (shared && !isKnown && first.missing.length === 0)
+      toldApart?.({ ...first, proven: false, boundCost: 0, boundCount: 0 });
     const result = shared ? betterOf(first, joined(request, shared, await askParts(shared), took())) : first;
     const cut = (["others", "shown", "time"] as const).find((c) => cuts.has(c));
     return { result, ...(cut ? { cut } : {}) };
