@@ -54,6 +54,8 @@ const SHOTS = [
       });
     },
   ],
+  // Before a plan that stands pins its ways.
+  ["lay-out", "/jobs/1/lay-out", (page) => laid(page)],
   [
     "plan",
     "/plan",
@@ -90,7 +92,6 @@ const SHOTS = [
   ["shape", "/jobs/1/shape"],
   ["exploded", "/jobs/3/sheet/0"],
   ["patterns", "/patterns"],
-  ["lay-out", "/jobs/1/lay-out", (page) => laid(page)],
   [
     "trade-off",
     "/jobs/5/lay-out",
