@@ -11,7 +11,7 @@ const supplies = {
 const { url: suppliers, server: traders } = await suppliersAt(supplies);
 const calliper = calliperOn(process.env.CALLIPER_PORT ?? "4172");
 const labels = labelPrinterOn(process.env.LABEL_PORT ?? "4173");
-run("Loading the demo", "node_modules/.bin/tsx", ["scripts/load-demo.ts"], {
+await run("Loading the demo", "node_modules/.bin/tsx", ["scripts/load-demo.ts"], {
   RUNDIK_DB: db,
   SUPPLIER_RUNS: "1",
   ...supplies,

@@ -42,7 +42,7 @@ if (unknown) {
 
 /** Runs a part in a checkout, showing what it says; answers with its lines that have figures. */
 function figuresOf({ command: [program, ...args], env: extra, built }, folder) {
-  if (built) spawnSync(process.execPath, ["-e", "import('./scripts/steps.mjs').then((s) => (s.build(), s.chromium()))"], { cwd: folder, env, stdio: "inherit" }); // prettier-ignore
+  if (built) spawnSync(process.execPath, ["-e", "import('./scripts/steps.mjs').then(async (s) => (await s.build(), await s.chromium()))"], { cwd: folder, env, stdio: "inherit" }); // prettier-ignore
   const path = `${resolve(folder, "node_modules/.bin")}${delimiter}${env.PATH}`;
   return new Promise((done) => {
     const one = spawn(program, args, {

@@ -3,11 +3,14 @@ import { build, chromium, install, run, say, serve } from "./steps.mjs";
 
 /** Takes one picture of each main view, from the demo data, into docs/screenshots. */
 await install(build);
-chromium();
+await chromium();
 const db = "test-results/shots.db";
 for (const f of [db, `${db}-wal`, `${db}-shm`]) rmSync(f, { force: true });
 mkdirSync("test-results", { recursive: true });
-run("Loading the demo", "node_modules/.bin/tsx", ["scripts/load-demo.ts"], { RUNDIK_DB: db, SUPPLIER_PORT: "4187" });
+await run("Loading the demo", "node_modules/.bin/tsx", ["scripts/load-demo.ts"], {
+  RUNDIK_DB: db,
+  SUPPLIER_PORT: "4187",
+});
 const { url, stop } = await serve({ port: 4182, db });
 const { chromium: engine } = await import("@playwright/test");
 const browser = await engine.launch({

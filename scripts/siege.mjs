@@ -523,7 +523,7 @@ async function growth() {
 }
 
 await install(build);
-chromium();
+await chromium();
 mkdirSync("test-results", { recursive: true });
 try {
   for (const [name, part] of Object.entries(PARTS))

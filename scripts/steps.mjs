@@ -1,4 +1,4 @@
-import { spawn, spawnSync } from "node:child_process";
+import { spawn } from "node:child_process";
 import { createHash } from "node:crypto";
 import { existsSync, mkdirSync, readFileSync, readdirSync, realpathSync, statSync, writeFileSync } from "node:fs";
 import { dirname, join } from "node:path";
@@ -11,11 +11,17 @@ export function say(text) {
   console.log(`\n— ${text}`);
 }
 
+const running = new Set();
+process.on("exit", () => running.forEach((command) => command.kill("SIGTERM")));
+
 /** Runs a command to its end, showing what it prints; stops everything when it fails. */
-export function run(what, command, args, extra = {}) {
+export async function run(what, command, args, extra = {}) {
   say(what);
   const from = Date.now();
-  const { status } = spawnSync(command, args, { stdio: "inherit", env: { ...env, ...extra } });
+  const began = spawn(command, args, { stdio: "inherit", env: { ...env, ...extra } });
+  running.add(began);
+  const status = await new Promise((told) => began.once("error", () => told(null)).once("exit", told));
+  running.delete(began);
   if (status !== 0) {
     console.error(`\n${what}: failed (${status ?? "stopped"}) after ${seconds(from)}`);
     process.exit(status ?? 1);
@@ -61,24 +67,12 @@ const SOON_COMPILED = { CFLAGS: "-O1", CXXFLAGS: "-O1" };
  * Installs the packages unless they are there. The database is compiled by one core alone; what can be done without it, `meanwhile`, is
  * done beside that.
  */
-export async function install(meanwhile = () => {}) {
+export async function install(meanwhile = async () => {}) {
   const input = due("install", ["package-lock.json", ".npmrc"], "node_modules/next");
   if (input === null) return meanwhile();
-  run("Installing packages", "npm", ["ci", "--ignore-scripts", "--no-audit", "--no-fund"]);
-  say("Compiling the database, which takes a minute or two");
-  const from = Date.now();
-  const compiler = spawn("npm", ["rebuild", "--no-audit", "--no-fund"], { stdio: "inherit", env: { ...ownHeaders(), ...SOON_COMPILED, ...env } }); // prettier-ignore
-  const ended = new Promise((told) => compiler.once("exit", told));
-  const stop = () => compiler.kill("SIGTERM");
-  process.once("exit", stop);
-  meanwhile();
-  const status = await ended;
-  process.off("exit", stop);
-  if (status !== 0) {
-    console.error(`\nCompiling the database: failed (${status ?? "stopped"}) after ${seconds(from)}`);
-    process.exit(status ?? 1);
-  }
-  console.log(`  Compiling the database: done in ${seconds(from)}`);
+  await run("Installing packages", "npm", ["ci", "--ignore-scripts", "--no-audit", "--no-fund"]);
+  const compiled = run("Compiling the database, a minute or two", "npm", ["rebuild", "--no-audit", "--no-fund"], { ...ownHeaders(), ...SOON_COMPILED, ...process.env }); // prettier-ignore
+  await Promise.all([compiled, meanwhile()]);
   done("install", input);
 }
 
@@ -91,10 +85,10 @@ const SOURCES = [
   "package-lock.json",
 ];
 
-export function build() {
+export async function build() {
   const input = due("build", SOURCES, ".next/BUILD_ID");
   if (input === null) return;
-  run("Building the workers", "node_modules/.bin/esbuild", [
+  await run("Building the workers", "node_modules/.bin/esbuild", [
     "src/workers/worker.ts",
     "--bundle",
     "--platform=node",
@@ -104,16 +98,16 @@ export function build() {
     "--external:highs",
     "--log-level=warning",
   ]);
-  run("Building the pages", "node_modules/.bin/next", ["build"]);
-  run("Packing scripts and styles", process.execPath, ["scripts/pack.mjs"]);
+  await run("Building the pages", "node_modules/.bin/next", ["build"]);
+  await run("Packing scripts and styles", process.execPath, ["scripts/pack.mjs"]);
   done("build", input);
 }
 
 /** Debian's Chromium, by apt, when it is not there. */
-export function chromium() {
+export async function chromium() {
   if (existsSync("/usr/bin/chromium")) return say("chromium: already there");
-  run("Fetching the package lists", "apt-get", ["update", "-qq"]);
-  run("Installing Chromium", "apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], {
+  await run("Fetching the package lists", "apt-get", ["update", "-qq"]);
+  await run("Installing Chromium", "apt-get", ["install", "-y", "-qq", "--no-install-recommends", "chromium"], {
     DEBIAN_FRONTEND: "noninteractive",
   });
 }

@@ -3,6 +3,7 @@ import { setMaxListeners } from "node:events";
 import { availableParallelism } from "node:os";
 import { join } from "node:path";
 import { MessageChannel } from "node:worker_threads";
+import { LRUCache } from "lru-cache";
 import { Piscina } from "piscina";
 import {
   betterOf,
@@ -15,6 +16,7 @@ import {
   progressOf,
   sharedParts,
 } from "@/core/layout/layout";
+import { piecesOf } from "@/core/boards/laid";
 import { chosen, type GroupSolved } from "@/core/layout/lay";
 import type { LayoutRequest } from "@/core/layout/request";
 import type { Standing } from "@/core/today/standing";
@@ -27,8 +29,11 @@ import type { Proposal } from "@/core/purchase/proposal";
 import { type ProposalRequest, type Said, type StandingRequest, type TaskName, type Tasks, TOLD } from "./tasks";
 import { type Row, Turns } from "./turns";
 
-/** Answers kept by what was asked, the least recently used dropped first: those of the jobs of a first page among them. */
-const KEPT = 256;
+/**
+ * Answers kept by what was asked, the least recently used dropped first: those of the jobs of a first page among them. A layout counts for
+ * the pieces that all its ways to cut have, some hundred bytes each.
+ */
+const KEPT = { max: 256, maxSize: 1_000_000 };
 /** One more than the machine runs at once: it is left for who asks next, while better answers are looked for on the others. */
 const THREADS = availableParallelism() + 1;
 /** Layouts that may wait at once. */
@@ -40,7 +45,11 @@ const STUBBORN = 5000;
 /** MB one thread may take. */
 const MOST_MEMORY = 1024;
 
-const held = globalThis as { rundikPool?: Piscina; rundikTurns?: Turns; rundikAnswers?: Map<string, unknown> };
+const held = globalThis as {
+  rundikPool?: Piscina;
+  rundikTurns?: Turns;
+  rundikAnswers?: LRUCache<string, Tasks[TaskName]["answer"]>;
+};
 
 function pool(): Piscina {
   held.rundikPool ??= new Piscina({
@@ -79,6 +88,9 @@ interface Told<N extends TaskName> {
 /** Starts work when a thread is free for it. */
 type Start = <T>(work: () => Promise<T>) => Promise<T>;
 
+const sizeOf = (answer: Tasks[TaskName]["answer"]): number =>
+  "ways" in answer ? 1 + answer.ways.reduce((n, way) => n + piecesOf(way).length, 0) : 1;
+
 const keyOf = <N extends TaskName>(name: N, question: Tasks[N]["ask"]): string =>
   createHash("sha256")
     .update(`${name} ${JSON.stringify(question)}`)
@@ -95,16 +107,11 @@ async function ask<N extends TaskName>(
   start: Start,
   key = keyOf(name, question),
 ): Promise<Told<N>> {
-  const answers = (held.rundikAnswers ??= new Map());
+  const answers = (held.rundikAnswers ??= new LRUCache({ ...KEPT, sizeCalculation: sizeOf }));
   const known = answers.get(key) as Tasks[N]["answer"] | undefined;
-  if (known) {
-    answers.delete(key);
-    answers.set(key, known);
-    return { answer: known };
-  }
+  if (known) return { answer: known };
   const told = await start(() => runOnThread(name, question, how));
   if (!told.cut) answers.set(key, told.answer);
-  if (answers.size > KEPT) answers.delete(answers.keys().next().value!);
   return told;
 }
 
