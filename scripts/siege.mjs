@@ -286,7 +286,7 @@ async function browser() {
 
 /** Two browsers on one job, a tenth of the replies lost: all kept, and both screens the same. */
 async function two() {
-  const each = small ? 20 : 500;
+  const each = small ? 10 : 500;
   await fresh();
   const id = await make(
     "two",
