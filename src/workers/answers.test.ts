@@ -3,10 +3,10 @@ import { layoutRequest } from "@/core/job/ask";
 import { readJobFile } from "@/core/job/file";
 import { emptyJob, type Job } from "@/core/job/job";
 import { workJob } from "@/core/job/worked";
-import { aboveBound, heldCost, type LayoutResult } from "@/core/layout/layout";
+import { aboveBound, heldCost, type LayoutResult, shownPoint } from "@/core/layout/layout";
 import { randomOf } from "@/core/layout/tests/instances";
 import { verify } from "@/core/layout/tests/verify";
-import { shownPoint, tradeOff } from "@/core/layout/tradeoff";
+import { tradeOff } from "@/core/layout/tradeoff";
 import { askLayout, askLayoutSoon, askStanding, closePool } from "./pool";
 import { workerBuilt } from "./tests/built";
 

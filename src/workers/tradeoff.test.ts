@@ -4,10 +4,10 @@ import { layoutRequest } from "@/core/job/ask";
 import { readJobFile } from "@/core/job/file";
 import { workJob } from "@/core/job/worked";
 import { pin } from "@/core/layout/byhand";
-import { aboveLeast, allLayouts, layOut } from "@/core/layout/layout";
+import { aboveLeast, allLayouts, layOut, shownPoint } from "@/core/layout/layout";
 import type { LayoutRequest } from "@/core/layout/request";
 import { blank, board, request } from "@/core/layout/tests/samples";
-import { shownPoint, tradeOff } from "@/core/layout/tradeoff";
+import { tradeOff } from "@/core/layout/tradeoff";
 
 const asked = (file: string) => layoutRequest(workJob(readJobFile(readFileSync(`demo/${file}.json`, "utf8"))));
 const lay = (r: LayoutRequest, setUp = 0) => layOut({ ...r, weighing: { setUp, offcut: 0 } }, () => 0);

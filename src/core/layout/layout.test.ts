@@ -3,11 +3,11 @@ import { inch, type Length, nm } from "@/core/length/length";
 import type { BoardStock } from "@/core/boards/stock";
 import { boardBound, wholeBoards } from "./bound";
 import { cutsOf } from "./cuts";
-import { allLayouts, layOut, layoutDocument } from "./layout";
+import { allLayouts, layOut, layoutDocument, shownPoint } from "./layout";
 import { missingText } from "./missing";
 import type { Blank } from "./request";
 import { isHeldLong, setUps } from "./setups";
-import { leastTogether, shownPoint, tradeOff } from "./tradeoff";
+import { leastTogether, tradeOff } from "./tradeoff";
 import { blank, board, request, saw, sheet } from "./tests/samples";
 import { verify } from "./tests/verify";
 

@@ -122,13 +122,15 @@ export function layOut(
   return shared ? betterOf(first, joined(request, shared, solved(shared), (clock() - began) / 1000)) : first;
 }
 
-/** The patterns of one thickness, and its fence and stop settings. */
-export const setUpsIn = ({ layouts }: GroupLayout) => ({
-  patterns: layouts.length,
-  settings: [...new Set(layouts.flatMap((l) => settingsOf(l.strips)))],
-});
-
-const setUpsOfAll = ({ groups }: LayoutResult) => groups.reduce((n, { result }) => n + setUpsOf(setUpsIn(result)), 0);
+/** The layout shown, as a point. */
+export function shownPoint({ groups, cost }: LayoutResult): Point {
+  const each = groups.map(({ result: { layouts } }) => ({
+    patterns: layouts.length,
+    settings: [...new Set(layouts.flatMap((l) => settingsOf(l.strips)))],
+  }));
+  const sum = (f: (e: (typeof each)[0]) => number) => each.reduce((n, e) => n + f(e), 0);
+  return { patterns: sum((e) => e.patterns), setUps: sum(setUpsOf), cost };
+}
 
 /**
  * What the maker holds a layout to cost: its boards, and each set-up, less what the kept offcuts are worth. 74 boards for 781.40 and 25
@@ -143,12 +145,12 @@ export function heldCost(of: LayoutResult): number {
     return (l.repeat * price * kept) / (length * width);
   };
   const kept = groups.flatMap(({ result }) => result.layouts).reduce((s, l) => s + worthOf(l), 0);
-  return cost + setUp * setUpsOfAll(of) - offcut * kept;
+  return cost + setUp * shownPoint(of).setUps - offcut * kept;
 }
 
 /**
- * Of a layout with every thickness on its own and one with some together the better as the maker holds it; what is proven of the first alone does not
- * hold once boards may be shared, and a search that was cut short may have done worse with more to choose from.
+ * Of a layout with every thickness on its own and one with some together the better as the maker holds it; what is proven of the first
+ * alone does not hold once boards may be shared, and a search that was cut short may have done worse with more to choose from.
  */
 export function betterOf(apart: LayoutResult, shared: LayoutResult): LayoutResult {
   const lost = (r: LayoutResult) => r.missing.reduce((n, m) => n + (m.short ?? m.blank.quantity), 0);
@@ -156,7 +158,7 @@ export function betterOf(apart: LayoutResult, shared: LayoutResult): LayoutResul
   // What lacks more pieces is none to choose.
   const both = lost(shared) > lost(apart) ? {} : { front: [...apart.front, ...shared.front], fewestSetUps: Math.min(apart.fewestSetUps, shared.fewestSetUps) }; // prettier-ignore
   const dearer = heldCost(shared) - heldCost(apart);
-  const isBetter = dearer < -1e-9 || (dearer <= 1e-9 && setUpsOfAll(shared) <= setUpsOfAll(apart));
+  const isBetter = dearer < -1e-9 || (dearer <= 1e-9 && shownPoint(shared).setUps <= shownPoint(apart).setUps);
   if (lost(shared) === lost(apart) && isBetter) return { ...shared, ...both };
   const boundCost = Math.min(apart.boundCost, shared.boundCost);
   return {

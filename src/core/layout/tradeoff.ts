@@ -1,6 +1,5 @@
 import { added } from "./cutting/problem";
-import { setUpsOf } from "./lay";
-import { aboveBound, type LayoutResult, type Point, setUpsIn } from "./layout";
+import { aboveBound, type LayoutResult, type Point } from "./layout";
 
 /**
  * So many set-ups (patterns, and fence and stop settings, thickness by thickness) and the least they cost; `price` is
@@ -9,13 +8,6 @@ import { aboveBound, type LayoutResult, type Point, setUpsIn } from "./layout";
 export interface TradeOffPoint extends Point {
   price: number;
   above: number;
-}
-
-/** The layout shown, as a point. */
-export function shownPoint(result: LayoutResult): Point {
-  const each = result.groups.map(({ result: g }) => setUpsIn(g));
-  const sum = (f: (e: (typeof each)[0]) => number) => each.reduce((n, e) => n + f(e), 0);
-  return { patterns: sum((e) => e.patterns), setUps: sum(setUpsOf), cost: result.cost };
 }
 
 /** Of what fewer set-ups would cost the points that are best for some price of a set-up (the lower convex hull). Most set-ups first. */

@@ -1,6 +1,7 @@
 "use client";
 import { CartesianGrid, Line, LineChart, ReferenceDot, ReferenceLine, XAxis, YAxis } from "recharts";
-import type { shownPoint, tradeOff } from "@/core/layout/tradeoff";
+import type { Point } from "@/core/layout/layout";
+import type { tradeOff } from "@/core/layout/tradeoff";
 
 /** Cost against set-ups; the full dot is the layout shown. */
 export default function TradeOffChart({
@@ -11,7 +12,7 @@ export default function TradeOffChart({
   fewest,
 }: {
   points: ReturnType<typeof tradeOff>;
-  shown: ReturnType<typeof shownPoint>;
+  shown: Point;
   cost: number;
   /** Nothing costs less. */
   bound: number;

@@ -1,8 +1,8 @@
 "use client";
 import { lazy, Suspense } from "react";
-import { leastTogether, shownPoint, tradeOff } from "@/core/layout/tradeoff";
+import { leastTogether, tradeOff } from "@/core/layout/tradeoff";
 import { setUpMinutes } from "@/core/work/sawing";
-import { type LayoutResult, moneyOf } from "@/core/layout/layout";
+import { type LayoutResult, moneyOf, shownPoint } from "@/core/layout/layout";
 import { useDesk, useMoney } from "@/ui/desk/useDesk";
 import { NumberField } from "@/ui/parts/NumberField";
 import { atMost, count, percent } from "@/ui/parts/words";
