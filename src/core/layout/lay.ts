@@ -7,7 +7,7 @@ import { merge } from "./cutting/reshape";
 import { unbeaten } from "./cutting/tidy";
 import { cutsOfStrip, fewestSetUps, settingsOf } from "./cuts";
 import type { LpSolver } from "./lp";
-import { type Layout } from "@/core/boards/laid";
+import type { Layout, Offcut } from "@/core/boards/laid";
 import { place } from "./place";
 import { type Lying, type Weighing } from "./request";
 
@@ -46,13 +46,21 @@ export interface GroupSolved extends Known {
   choices: Choice[];
 }
 
-/** The layout chosen. */
-export interface GroupLayout extends Known {
-  layouts: Layout[];
+/** So many set-ups, patterns among them, what they cost, what the kept offcuts are held to be worth, and what decides where nothing else does. */
+export interface Point {
+  setUps: number;
+  patterns: number;
   cost: number;
+  kept: number;
+  tie: number;
+}
+
+/** The layout chosen, a point itself. */
+export interface GroupLayout extends Known, Point {
+  layouts: Layout[];
   count: number;
-  /** Layouts none of which another beats in both cost and set-ups: what fewer of those would cost. */
-  tradeOff: { patterns: number; settings: string[]; cost: number }[];
+  /** Layouts none of which another beats in both what they are held to cost and set-ups: what fewer of those would cost. */
+  tradeOff: Point[];
 }
 export type BoundStyle = "any" | "two-stage" | "three-stage";
 
@@ -80,29 +88,45 @@ export interface Listener {
 }
 
 /** A pattern is a set-up, and so is every setting. */
-export const setUpsOf = ({ patterns, settings }: Pick<Choice, "patterns" | "settings">) => patterns + settings.length;
+const setUpsOf = ({ patterns, settings }: Pick<Choice, "patterns" | "settings">) => patterns + settings.length;
+
+/** The price of what is kept of a board, by area. */
+export const keptWorth = (offcuts: Offcut[], { price, length, width }: BoardStock) =>
+  (price * offcuts.reduce((s, o) => s + (o.keep ? o.length * o.width : 0), 0)) / (length * width);
+
+/** What a layout is held to cost: with its set-ups, each of which is held to cost so much. */
+export const heldWith = (setUp: number, { setUps, cost, kept, tie }: Point) => cost - kept + tie + setUp * setUps;
 
 /**
  * Of the layouts that were found the best by what the maker weighs: another weighing is another choice, and nothing is looked for again.
- * 71 boards for 761.20 and 37 set-ups, or 74 for 781.40 and 25: while a set-up is held to cost less than 1.68, the first.
+ * 71 boards for 761.20 and 37 set-ups, or 74 for 781.40 and 25: while a set-up is held to cost less than 1.68, the first. `needed` are
+ * settings that pinned boards want anyway: they count, but once.
  */
-export function chosen({ ways, choices, ...known }: GroupSolved, { setUp, offcut }: Weighing): GroupLayout {
-  const held = (c: Choice) => c.cost + setUp * setUpsOf(c) - offcut * c.worth + c.tie;
-  const { used, cost, count } = choices.reduce((a, b) => (held(b) < held(a) - 1e-9 ? b : a));
-  const tradeOff = unbeaten(choices, (c) => [c.cost, setUpsOf(c)]);
+export function chosen(
+  { ways, choices, ...known }: GroupSolved,
+  { setUp, offcut }: Weighing,
+  needed: string[] = [],
+): GroupLayout {
+  const all = choices.map((choice) => {
+    const { patterns, settings, cost, worth, tie } = choice;
+    const setUps = setUpsOf({ patterns, settings: [...new Set([...needed, ...settings])] });
+    return { choice, point: { patterns, setUps, cost, kept: offcut * worth, tie } };
+  });
+  const { choice, point } = all.reduce((a, b) => heldWith(setUp, b.point) < heldWith(setUp, a.point) - 1e-9 ? b : a); // prettier-ignore
+  const points = all.map((c) => c.point);
   return {
     ...known,
-    layouts: used.map(([way, repeat]) => ({ ...ways[way]!, repeat })),
-    cost,
-    count,
+    layouts: choice.used.map(([way, repeat]) => ({ ...ways[way]!, repeat })),
+    count: choice.count,
+    ...point,
     // Of what lacks pieces nothing is weighed.
-    tradeOff: known.short.length > 0 ? [] : tradeOff.map((c) => ({ patterns: c.patterns, settings: c.settings, cost: c.cost })), // prettier-ignore
+    tradeOff: known.short.length > 0 ? [] : unbeaten(points, (p) => [heldWith(0, p), p.setUps]),
   };
 }
 
 /** As `solveGroup`, and chooses. */
-export const layGroup = (request: GroupRequest, weighing: Weighing, listener: Listener = {}, lp?: LpSolver): GroupLayout =>
-  chosen(solveGroup(request, listener, lp), weighing); // prettier-ignore
+export const layGroup = (request: GroupRequest, weighing: Weighing, listener: Listener = {}, lp?: LpSolver, needed?: string[]): GroupLayout =>
+  chosen(solveGroup(request, listener, lp), weighing, needed); // prettier-ignore
 
 /**
  * Lays out the blanks of one thickness on its boards or sheets. Boards are ripped or crosscut first, whichever is
@@ -135,11 +159,10 @@ export function solveGroup(request: GroupRequest, { show, ...watcher }: Listener
       if (known) return known;
       const board = boards[p.stock]!;
       const laid = { ...place(p, 1, pieces, board, saw), stock: p.stock };
-      const area = laid.offcuts.reduce((s, o) => s + (o.keep ? o.length * o.width : 0), 0);
       const now = {
         laid,
         settings: settingsOf(laid.strips),
-        worth: (board.price * area) / (board.length * board.width),
+        worth: keptWorth(laid.offcuts, board),
         trims: laid.strips.flatMap(cutsOfStrip).filter((c) => c.level === 3).length,
       };
       looks.set(p, now);

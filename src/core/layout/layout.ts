@@ -2,7 +2,7 @@ import { pieceKey } from "@/core/line/line";
 import { toMm } from "@/core/length/format";
 import { added } from "./cutting/problem";
 import { cutsOf, settingsOf } from "./cuts";
-import { type BoundStyle, type GroupLayout, type GroupRequest, layGroup, setUpsOf } from "./lay";
+import { type BoundStyle, type GroupLayout, type GroupRequest, heldWith, keptWorth, layGroup, type Point } from "./lay";
 import type { LpSolver } from "./lp";
 import { type Pinned, type Layout, piecesOf } from "@/core/boards/laid";
 import { blanksByKey, layoutTrouble, pinnedCounts } from "./pinned";
@@ -10,12 +10,11 @@ import { offcutsOf } from "./place";
 import { sharing } from "./sharing";
 import { type Group, type LayoutRequest, type Missing, groups } from "./request";
 
-/** A job's layouts, with how good they are. Cost in the job's money; areas in nm². */
-export interface LayoutResult {
+/** A job's layouts, as a point, with how good they are. Cost in the job's money; areas in nm². */
+export interface LayoutResult extends Point {
   request: LayoutRequest;
   groups: { group: Group; result: GroupLayout }[];
   missing: Missing[];
-  cost: number;
   boundCost: number;
   count: number;
   boundCount: number;
@@ -34,13 +33,6 @@ export interface LayoutResult {
   seconds: number;
 }
 
-/** So many set-ups, patterns among them, and what they cost. */
-export interface Point {
-  setUps: number;
-  patterns: number;
-  cost: number;
-}
-
 export interface Progress {
   done: number;
   of: number;
@@ -56,6 +48,8 @@ export interface LayoutParts {
   held: Held[];
   troubles: LayoutResult["troubles"];
   asks: GroupRequest[];
+  /** Of each group the settings its pinned boards want. */
+  needed: string[][];
 }
 
 /** Takes a request apart; groups share no boards, so each can be solved on its own. */
@@ -75,7 +69,8 @@ export function partsOf(request: LayoutRequest, split = groups(request)): Layout
     available: group.stock.map(left),
     saw: request.saw,
   }));
-  return { split, held, troubles, asks };
+  const needed = split.groups.map((group) => settingsOf(heldOn(group, held).flatMap((h) => h.pin.strips)));
+  return { split, held, troubles, asks, needed };
 }
 
 /** The request taken apart anew where thicknesses do better together; undefined when the answers are as good as they get. */
@@ -112,7 +107,7 @@ export function layOut(
         best[i] = b;
         watch.hear?.(progressOf(best, i));
       };
-      return layGroup(ask, request.weighing, { hear, goOn: watch.goOn }, lp);
+      return layGroup(ask, request.weighing, { hear, goOn: watch.goOn }, lp, parts.needed[i]);
     });
   };
   const apart = partsOf(request);
@@ -122,31 +117,11 @@ export function layOut(
   return shared ? betterOf(first, joined(request, shared, solved(shared), (clock() - began) / 1000)) : first;
 }
 
-/** The layout shown, as a point. */
-export function shownPoint({ groups, cost }: LayoutResult): Point {
-  const each = groups.map(({ result: { layouts } }) => ({
-    patterns: layouts.length,
-    settings: [...new Set(layouts.flatMap((l) => settingsOf(l.strips)))],
-  }));
-  const sum = (f: (e: (typeof each)[0]) => number) => each.reduce((n, e) => n + f(e), 0);
-  return { patterns: sum((e) => e.patterns), setUps: sum(setUpsOf), cost };
-}
-
 /**
  * What the maker holds a layout to cost: its boards, and each set-up, less what the kept offcuts are worth. 74 boards for 781.40 and 25
  * set-ups, each held to cost 2.33, are held to cost 839.65; 71 for 761.20 and 37 are held to cost 847.41.
  */
-export function heldCost(of: LayoutResult): number {
-  const { request, groups, cost } = of;
-  const { setUp, offcut } = request.weighing;
-  const worthOf = (l: Layout) => {
-    const { price, length, width } = request.stock[l.stock]!;
-    const kept = l.offcuts.reduce((s, o) => s + (o.keep ? o.length * o.width : 0), 0);
-    return (l.repeat * price * kept) / (length * width);
-  };
-  const kept = groups.flatMap(({ result }) => result.layouts).reduce((s, l) => s + worthOf(l), 0);
-  return cost + setUp * shownPoint(of).setUps - offcut * kept;
-}
+export const heldCost = (of: LayoutResult): number => heldWith(of.request.weighing.setUp, of);
 
 /**
  * Of a layout with every thickness on its own and one with some together the better as the maker holds it; what is proven of the first
@@ -158,7 +133,7 @@ export function betterOf(apart: LayoutResult, shared: LayoutResult): LayoutResul
   // What lacks more pieces is none to choose.
   const both = lost(shared) > lost(apart) ? {} : { front: [...apart.front, ...shared.front], fewestSetUps: Math.min(apart.fewestSetUps, shared.fewestSetUps) }; // prettier-ignore
   const dearer = heldCost(shared) - heldCost(apart);
-  const isBetter = dearer < -1e-9 || (dearer <= 1e-9 && shownPoint(shared).setUps <= shownPoint(apart).setUps);
+  const isBetter = dearer < -1e-9 || (dearer <= 1e-9 && shared.setUps <= apart.setUps);
   if (lost(shared) === lost(apart) && isBetter) return { ...shared, ...both };
   const boundCost = Math.min(apart.boundCost, shared.boundCost);
   return {
@@ -178,16 +153,23 @@ export function laterOf(before: LayoutResult, now: LayoutResult): LayoutResult {
   return { ...best, boundCost, boundCount, proven: best.missing.length === 0 && best.cost <= boundCost + 1e-9 };
 }
 
-/** The layouts of every thickness put together: for so many set-ups the cheapest. None where something is not laid out. */
+/** Points of several thicknesses as one. */
+const together = (points: Point[]): Point => {
+  const sum = (f: (p: Point) => number) => points.reduce((n, p) => n + f(p), 0);
+  const cost = added(points.map((p) => p.cost));
+  return { setUps: sum((p) => p.setUps), patterns: sum((p) => p.patterns), cost, kept: sum((p) => p.kept), tie: sum((p) => p.tie) }; // prettier-ignore
+};
+
+/** The layouts of every thickness put together: for so many set-ups the best. None where something is not laid out. */
 function frontOf(groups: GroupLayout[]): Point[] {
-  let sums: Point[] = [{ setUps: 0, patterns: 0, cost: 0 }];
+  let sums: Point[] = [together([])];
   for (const { tradeOff } of groups) {
     const best = new Map<number, Point>();
     for (const a of sums)
       for (const b of tradeOff) {
-        const p = { setUps: a.setUps + setUpsOf(b), patterns: a.patterns + b.patterns, cost: added([a.cost, b.cost]) };
+        const p = together([a, b]);
         const known = best.get(p.setUps);
-        if (!known || p.cost < known.cost) best.set(p.setUps, p);
+        if (!known || heldWith(0, p) < heldWith(0, known)) best.set(p.setUps, p);
       }
     sums = [...best.values()];
   }
@@ -204,7 +186,7 @@ export function joined(
   const { split, held, troubles } = parts;
   const done = split.groups.map((group, k) => {
     const named = answers[k]!.layouts.map((l) => ({ ...l, stock: group.stock[l.stock]! }));
-    const pins = held.filter((h) => group.stock.includes(h.pin.stock));
+    const pins = heldOn(group, held);
     return { group, result: withPins({ ...answers[k]!, layouts: named }, pins, request) };
   });
   const sum = (f: (g: GroupLayout) => number) => done.reduce((s, d) => s + f(d.result), 0);
@@ -229,7 +211,7 @@ export function joined(
     request,
     groups: done,
     missing,
-    cost: added(done.map((d) => d.result.cost)),
+    ...together(done.map((d) => d.result)),
     boundCost: added(done.map((d) => d.result.boundCost)),
     count: sum((g) => g.count),
     boundCount: sum((g) => g.boundCount),
@@ -250,6 +232,8 @@ interface Held {
   pin: Pinned;
   index: number;
 }
+
+const heldOn = (group: Group, held: Held[]) => held.filter((h) => group.stock.includes(h.pin.stock));
 
 /** The pinned layouts that can still be cut and are still wanted, and why the others cannot. */
 function holdPins(request: LayoutRequest): { held: Held[]; troubles: LayoutResult["troubles"] } {
@@ -281,28 +265,30 @@ function holdPins(request: LayoutRequest): { held: Held[]; troubles: LayoutResul
 }
 
 function withPins(solved: GroupLayout, pins: Held[], request: LayoutRequest): GroupLayout {
-  const boards = pins.reduce((n, h) => n + h.pin.repeat, 0);
-  const cost = pins.map((h) => h.pin.repeat * request.stock[h.pin.stock]!.price);
-  const settings = pins.flatMap((h) => settingsOf(h.pin.strips));
+  const layouts = pins.map(({ pin, index }): Layout => ({
+    ...pin,
+    offcuts: offcutsOf(pin.strips, request.stock[pin.stock]!, request.saw),
+    pin: index,
+  }));
+  const count = pins.reduce((n, h) => n + h.pin.repeat, 0);
+  const cost = layouts.map((l) => l.repeat * request.stock[l.stock]!.price);
+  const worth = layouts.reduce((s, l) => s + l.repeat * keptWorth(l.offcuts, request.stock[l.stock]!), 0);
+  // What they set the saw to is counted already.
+  const onto = (p: Point): Point => ({
+    setUps: p.setUps + pins.length,
+    patterns: p.patterns + pins.length,
+    cost: added([p.cost, ...cost]),
+    kept: p.kept + request.weighing.offcut * worth,
+    tie: p.tie,
+  });
   return {
     ...solved,
-    layouts: [
-      ...pins.map(({ pin, index }): Layout => ({
-        ...pin,
-        offcuts: offcutsOf(pin.strips, request.stock[pin.stock]!, request.saw),
-        pin: index,
-      })),
-      ...solved.layouts,
-    ],
-    count: solved.count + boards,
-    cost: added([solved.cost, ...cost]),
-    boundCount: solved.boundCount + boards,
+    ...onto(solved),
+    layouts: [...layouts, ...solved.layouts],
+    count: solved.count + count,
+    boundCount: solved.boundCount + count,
     boundCost: added([solved.boundCost, ...cost]),
-    tradeOff: solved.tradeOff.map((p) => ({
-      patterns: p.patterns + pins.length,
-      settings: [...new Set([...settings, ...p.settings])],
-      cost: added([p.cost, ...cost]),
-    })),
+    tradeOff: solved.tradeOff.map(onto),
   };
 }
 

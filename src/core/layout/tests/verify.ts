@@ -1,5 +1,8 @@
 import { pieceKey } from "@/core/line/line";
+import { settingsOf } from "../cuts";
 import { type LayoutResult, allLayouts } from "../layout";
+import type { BoardStock } from "@/core/boards/stock";
+import type { Layout } from "@/core/boards/laid";
 import type { LayoutRequest } from "../request";
 
 interface Rect {
@@ -12,7 +15,8 @@ interface Rect {
 
 /**
  * Checks a result from nothing but the request and the places of the pieces: inside the trims and off every bad
- * stretch, right sizes, a kerf apart, and cut apart by straight cuts in so many stages. Shares no code with the solver.
+ * stretch, right sizes, a kerf apart, and cut apart by straight cuts in so many stages; and what it says it costs. Shares no code with
+ * the solver but the list of settings the bench gets.
  */
 export function verify(result: LayoutResult, request: LayoutRequest): void {
   const { saw } = request;
@@ -57,6 +61,15 @@ export function verify(result: LayoutResult, request: LayoutRequest): void {
   request.stock.forEach((s, i) =>
     expect(used.get(i) ?? 0).toBeLessThanOrEqual((s.available ?? Infinity) - (s.struck ?? 0)),
   );
+  const all = result.groups.map((g) => g.result.layouts);
+  const sum = (f: (l: Layout, board: BoardStock) => number) => all.flat().reduce((n, l) => n + f(l, request.stock[l.stock]!), 0); // prettier-ignore
+  const settings = all.reduce((n, of) => n + new Set(of.flatMap((l) => settingsOf(l.strips))).size, 0);
+  expect(result).toMatchObject({
+    cost: expect.closeTo(sum((l, b) => l.repeat * b.price), 6),
+    patterns: all.flat().length,
+    setUps: all.flat().length + settings,
+    kept: expect.closeTo(sum((l, b) => l.offcuts.reduce((n, o) => n + (o.keep ? o.length * o.width * l.repeat : 0), 0) * (b.price / (b.length * b.width)) * request.weighing.offcut), 6),
+  }); // prettier-ignore
   if (result.missing.length === 0) expect(result.cost).toBeGreaterThanOrEqual(result.boundCost - 1e-6);
 }
 

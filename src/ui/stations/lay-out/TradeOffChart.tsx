@@ -1,24 +1,10 @@
 "use client";
 import { CartesianGrid, Line, LineChart, ReferenceDot, ReferenceLine, XAxis, YAxis } from "recharts";
-import type { Point } from "@/core/layout/layout";
-import type { tradeOff } from "@/core/layout/tradeoff";
+import type { LayoutResult } from "@/core/layout/layout";
+import type { TradeOffPoint } from "@/core/layout/tradeoff";
 
 /** Cost against set-ups; the full dot is the layout shown. */
-export default function TradeOffChart({
-  points,
-  shown,
-  cost,
-  bound,
-  fewest,
-}: {
-  points: ReturnType<typeof tradeOff>;
-  shown: Point;
-  cost: number;
-  /** Nothing costs less. */
-  bound: number;
-  /** Nothing does with fewer set-ups. */
-  fewest: number;
-}) {
+export default function TradeOffChart({ points, shown }: { points: TradeOffPoint[]; shown: LayoutResult }) {
   return (
     <LineChart
       width={292}
@@ -45,8 +31,8 @@ export default function TradeOffChart({
         tickFormatter={(v: number) => String(Math.round(v))}
         stroke="#56605b"
       />
-      <ReferenceLine y={bound} stroke="#56605b" strokeDasharray="5 3" ifOverflow="extendDomain" />
-      <ReferenceLine x={fewest} stroke="#56605b" strokeDasharray="5 3" ifOverflow="extendDomain" />
+      <ReferenceLine y={shown.boundCost} stroke="#56605b" strokeDasharray="5 3" ifOverflow="extendDomain" />
+      <ReferenceLine x={shown.fewestSetUps} stroke="#56605b" strokeDasharray="5 3" ifOverflow="extendDomain" />
       <Line
         dataKey="cost"
         stroke="var(--color-blue)"
@@ -56,7 +42,7 @@ export default function TradeOffChart({
       />
       <ReferenceDot
         x={shown.setUps}
-        y={cost}
+        y={shown.cost}
         r={6}
         fill="var(--color-spruce)"
         stroke="none"

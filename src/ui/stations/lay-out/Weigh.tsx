@@ -2,7 +2,7 @@
 import { lazy, Suspense } from "react";
 import { leastTogether, tradeOff } from "@/core/layout/tradeoff";
 import { setUpMinutes } from "@/core/work/sawing";
-import { type LayoutResult, moneyOf, shownPoint } from "@/core/layout/layout";
+import { type LayoutResult, moneyOf } from "@/core/layout/layout";
 import { useDesk, useMoney } from "@/ui/desk/useDesk";
 import { NumberField } from "@/ui/parts/NumberField";
 import { atMost, count, percent } from "@/ui/parts/words";
@@ -20,8 +20,8 @@ export function Weigh({ result }: { result: LayoutResult }) {
   const money = useMoney();
   const { weighing, sheetStages } = job.workshop;
   const points = tradeOff(result);
-  const shown = shownPoint(result);
   const fewest = result.fewestSetUps;
+  const cheapest = Math.min(...points.map((p) => p.cost));
   const weigh = (to: Partial<typeof weighing>) => act({ do: "workshop", to: { weighing: { ...weighing, ...to } } });
   const { rate } = job.workshop.money;
   const minutes = setUpMinutes(job.workshop.minutes);
@@ -34,7 +34,7 @@ export function Weigh({ result }: { result: LayoutResult }) {
       {points.length > 1 && (
         <>
           <Suspense fallback={<div className="h-[150px]" />}>
-            <TradeOffChart points={points} shown={shown} cost={result.cost} bound={result.boundCost} fewest={fewest} />
+            <TradeOffChart points={points} shown={result} />
           </Suspense>
           <p className="text-[.84rem] text-soft">
             set-ups across (patterns, fences, stops), cost upward; the full dot is the layout shown. Nothing lies below
@@ -46,14 +46,14 @@ export function Weigh({ result }: { result: LayoutResult }) {
               <button
                 key={p.setUps}
                 className="quiet text-left"
-                aria-pressed={p.setUps === shown.setUps}
+                aria-pressed={p.setUps === result.setUps}
                 onClick={() => weigh({ setUp: p.price })}
               >
-                {p.setUps === shown.setUps ? <b>{count(p.setUps, "set-up")}</b> : count(p.setUps, "set-up")}{" "}
+                {p.setUps === result.setUps ? <b>{count(p.setUps, "set-up")}</b> : count(p.setUps, "set-up")}{" "}
                 <span className="text-soft">({countedAs(p)})</span>
                 {moneyOf(result)
                   ? `, ${money(p.cost)}`
-                  : p.cost > points[0]!.cost && `, ${percent(p.cost / points[0]!.cost - 1)} more wood`}
+                  : p.cost > cheapest && `, ${percent(p.cost / cheapest - 1)} more wood`}
                 <span className="text-soft">
                   {p.above > 0 ? `, at most ${atMost(p.above)} above the least` : ", the least"}
                 </span>
@@ -64,14 +64,15 @@ export function Weigh({ result }: { result: LayoutResult }) {
       )}
       {points.length <= 1 && (
         <p className="text-[.93rem]">
-          {count(shown.setUps, "set-up")} to weigh ({countedAs(shown)});{" "}
-          {shown.setUps <= fewest ? "no way to cut them takes fewer." : "no fewer were found for little more money."}
+          {count(result.setUps, "set-up")} to weigh ({countedAs(result)});{" "}
+          {result.setUps <= fewest ? "no way to cut them takes fewer." : "no fewer were found for little more money."}
         </p>
       )}
       {best && points.length > 1 && (
         <p className="mt-1 text-[.93rem]">
           A set-up is {minutes} minutes, {money(worth)} at your rate: with <b>{count(best.setUps, "set-up")}</b> wood
           and set-ups together are least, {money(best.cost)} and {money(best.setUps * worth)}
+          {best.kept > 0.005 && `, less ${money(best.kept)} for what is kept`}
           {best.above > 0
             ? `: at most ${atMost(best.above)} above the least there can be.`
             : "; there are none cheaper."}
