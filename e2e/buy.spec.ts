@@ -9,6 +9,7 @@ async function atBuy(page: Page): Promise<string> {
   const job = /jobs\/\d+/.exec(page.url())![0];
   await page.goto(`/${job}/buy`);
   await expect(page.getByRole("region", { name: "Cost of a piece" })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText("this may change")).toBeHidden({ timeout: 60_000 });
   return job;
 }
 const money = (text: string) => Number(text.replace(/[^\d.]/g, ""));

@@ -71,6 +71,7 @@ export function LengthField({
     if (l !== value || onType) onSettle(l);
   };
   const said = pause.is ? (wrong ?? problem) : undefined;
+  const stored = value === null ? "" : exactText(value, units);
   return (
     <span className="inline-flex flex-col items-end">
       <input
@@ -79,7 +80,7 @@ export function LengthField({
         aria-invalid={said ? true : undefined}
         aria-describedby={said ? id : undefined}
         placeholder={empty}
-        value={text ?? (value === null ? "" : exactText(value, units))}
+        value={text ?? stored}
         onFocus={(e) => e.target.select()}
         onChange={(e) => {
           setText(e.target.value);
@@ -98,6 +99,8 @@ export function LengthField({
           }
         }}
         size={empty?.length ?? 8}
+        // However wide the field is meant to be: `507.525 mm` is not cut off.
+        style={{ minWidth: `calc(${stored.length}ch + 4px)` }}
       />
       {said && (
         <span id={id} role="alert" className="mt-1 max-w-52 text-right text-[.82rem] leading-tight text-madder">
