@@ -10,8 +10,9 @@ export const PLAN_PORT = 4188;
 export const SUPPLIERS_PORT = 4186;
 const suppliers = { SUPPLIER_PORT: String(SUPPLIERS_PORT), SUPPLIER_FILE: "test-results/suppliers.json" };
 
+const fileOf = (name: string) => `test-results/${name}.db`;
 const serves = (name: string, at: number, first: string) => {
-  const db = `test-results/${name}.db`;
+  const db = fileOf(name);
   return {
     command: `rm -f ${db}* && mkdir -p test-results && ${first} && exec node scripts/server.mjs`,
     env: { RUNDIK_DB: db, PORT: String(at), SUPPLIER_RUNS: "1", ...suppliers },
@@ -53,8 +54,9 @@ export default defineConfig({
       url: `http://127.0.0.1:${SUPPLIERS_PORT}`,
       gracefulShutdown: { signal: "SIGTERM", timeout: 5000 },
     },
-    serves("e2e", port, "tsx scripts/load-demo.ts"),
+    serves("e2e", port, `tsx scripts/load-demo.ts && cp ${fileOf("e2e")} ${fileOf("demo")}`),
     serves("empty", EMPTY_PORT, "true"),
-    serves("planned", PLAN_PORT, "SUPPLIER_RUNS= SUPPLIER_PORT=4189 tsx scripts/load-demo.ts"),
+    // They are started one after the other.
+    serves("planned", PLAN_PORT, `cp ${fileOf("demo")} ${fileOf("planned")}`),
   ],
 });

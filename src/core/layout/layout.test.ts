@@ -112,7 +112,7 @@ test.each([
     const proposed = [0, 0.5, 2, 8, 1000].map((each) => ({ each, p: leastTogether(r, each)! }));
     for (const { each, p } of proposed) {
       expect([p.together, p.cost + p.setUps * each]).toEqual(Array(2).fill(expect.closeTo(Math.min(...points.map((q) => q.cost + q.setUps * each)), 6))); // prettier-ignore
-      expect((r.boundCost + 9 * each) * (1 + p.above)).toBeCloseTo(p.together, 6);
+      expect((r.boundCost + 9 * each) * (1 + p.above!)).toBeCloseTo(p.together, 6);
     }
     expect(proposed.map(({ p }) => p.setUps)).toEqual(proposed.map(({ p }) => p.setUps).toSorted((a, b) => b - a));
     // Where a set-up is held to cost nothing, the cheapest is shown, and of those the one with fewest.

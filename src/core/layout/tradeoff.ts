@@ -41,24 +41,25 @@ function priceBetween(from: number, to: number): number {
   return (from + to) / 2;
 }
 
-/** A point with what it is held to cost with its set-ups, and how far above the least of that it can be, as a part of it. */
+/**
+ * A point with what it is held to cost with its set-ups, and how far above the least of that it can be, as a part of it; undefined where
+ * offcuts are held to be worth something, as the most that could be kept is not known.
+ */
 export interface Proposed extends Point {
   together: number;
-  above: number;
+  above: number | undefined;
 }
 
 /**
  * The point held to cost least with its set-ups, each of which costs so much. No layout has cheaper wood than the bound, nor fewer
- * set-ups than the fewest: what they cost together is the least there can be. Of a board no more can be kept than the pieces leave.
+ * set-ups than the fewest: what they cost together is the least there can be.
  */
 export function leastTogether(result: LayoutResult, setUp: number): Proposed | undefined {
-  const { stock, weighing } = result.request;
-  const perArea = Math.min(...stock.map((b) => b.price / (b.length * b.width)));
-  const bound = (1 - weighing.offcut) * result.boundCost + weighing.offcut * perArea * result.partsArea;
-  const together = ({ cost, setUps, kept }: Point) => added([cost, setUps * setUp]) - kept;
   const best = tradeOff(result)
-    .map((p) => ({ ...p, together: together(p) }))
+    .map((p) => ({ ...p, together: added([p.cost, p.setUps * setUp]) - p.kept }))
     .toSorted((a, b) => a.together - b.together || a.setUps - b.setUps)[0];
-  const boundCost = bound + result.fewestSetUps * setUp;
-  return best && { ...best, above: aboveBound({ cost: best.together, boundCost }) };
+  if (!best) return undefined;
+  const boundCost = result.boundCost + result.fewestSetUps * setUp;
+  const isKnown = result.request.weighing.offcut === 0;
+  return { ...best, above: isKnown ? aboveBound({ cost: best.together, boundCost }) : undefined };
 }

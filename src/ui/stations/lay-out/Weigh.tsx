@@ -22,6 +22,7 @@ export function Weigh({ result }: { result: LayoutResult }) {
   const points = tradeOff(result);
   const fewest = result.fewestSetUps;
   const cheapest = Math.min(...points.map((p) => p.cost));
+  const lessKept = ({ kept }: { kept: number }) => (kept >= 0.005 ? `, less ${money(kept)} for what is kept` : "");
   const weigh = (to: Partial<typeof weighing>) => act({ do: "workshop", to: { weighing: { ...weighing, ...to } } });
   const { rate } = job.workshop.money;
   const minutes = setUpMinutes(job.workshop.minutes);
@@ -52,7 +53,7 @@ export function Weigh({ result }: { result: LayoutResult }) {
                 {p.setUps === result.setUps ? <b>{count(p.setUps, "set-up")}</b> : count(p.setUps, "set-up")}{" "}
                 <span className="text-soft">({countedAs(p)})</span>
                 {moneyOf(result)
-                  ? `, ${money(p.cost)}`
+                  ? `, ${money(p.cost)}${lessKept(p)}`
                   : p.cost > cheapest && `, ${percent(p.cost / cheapest - 1)} more wood`}
                 <span className="text-soft">
                   {p.above > 0 ? `, at most ${atMost(p.above)} above the least` : ", the least"}
@@ -72,10 +73,12 @@ export function Weigh({ result }: { result: LayoutResult }) {
         <p className="mt-1 text-[.93rem]">
           A set-up is {minutes} minutes, {money(worth)} at your rate: with <b>{count(best.setUps, "set-up")}</b> wood
           and set-ups together are least, {money(best.cost)} and {money(best.setUps * worth)}
-          {best.kept > 0.005 && `, less ${money(best.kept)} for what is kept`}
-          {best.above > 0
-            ? `: at most ${atMost(best.above)} above the least there can be.`
-            : "; there are none cheaper."}
+          {lessKept(best)}
+          {best.above === undefined
+            ? ", of all that were found."
+            : best.above > 0
+              ? `: at most ${atMost(best.above)} above the least there can be.`
+              : "; there are none cheaper."}
           {weighing.setUp !== worth && (
             <button className="quiet ml-2" onClick={() => weigh({ setUp: worth })}>
               weigh them at that
