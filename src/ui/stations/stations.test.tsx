@@ -262,6 +262,13 @@ describe("Lay out, how to cut it and what it costs", () => {
     await user.click(button("weigh them at that"));
     await kept((job) => expect(job.workshop.weighing.setUp).toBe(2.8));
     expect(screen.queryByRole("button", { name: "weigh them at that" })).toBeNull();
+    const worth = screen.getByLabelText("A kept offcut is worth, % of its price");
+    await user.clear(worth);
+    await user.type(worth, "50{Enter}");
+    // What could be kept at most is not known, and no gap is made up.
+    await screen.findByText(
+      /together are least, £[\d.]+ and £[\d.]+, less £[\d.]+ for what is kept, of all that were found\./,
+    );
   });
   test("boards just added have no price: laid out as sparingly as any, and nothing is said in money", async () => {
     open(LayOut, { lines: [{ ...body, ...bare, quantity: 8 }], stock: [board({ price: 0 })] });
