@@ -215,6 +215,11 @@ test("axe finds nothing serious on any station or sheet; nothing runs off an upr
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(810);
     expect([key, await reachingOut(page)]).toEqual([key, []]);
   }
+  await page.keyboard.press("2");
+  await stock(page).fill("18.2564 mm");
+  await expect(length(page, "Side")).not.toHaveAccessibleName('Side, length: 19 1/8"');
+  expect(await reachingOut(page)).toEqual([]);
+  await stock(page).press("Escape");
   // Many kinds of pieces on one board, in either units.
   for (const job of [3, 4]) {
     await page.goto(`/jobs/${job}/lay-out`);

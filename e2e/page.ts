@@ -37,8 +37,9 @@ export async function serious(page: Page): Promise<string[]> {
 }
 
 /**
- * The beginnings of paragraphs, lines and cells whose text reaches out of them, over what stands beside; and of what may not be broken
- * though it begins with what parts it from the one before: of many such, one after another, none can go to the next line.
+ * The beginnings of paragraphs, lines and cells whose text reaches out of them, over what stands beside; of figures that their field
+ * cuts off; and of what may not be broken though it begins with what parts it from the one before: of many such, one after another, none
+ * can go to the next line.
  */
 export const reachingOut = (page: Page) =>
   page.evaluate(() =>
@@ -48,5 +49,6 @@ export const reachingOut = (page: Page) =>
           el.clientWidth > 0 && el.scrollWidth > el.clientWidth + 1 && getComputedStyle(el).overflowX === "visible",
       ),
       ...[...document.querySelectorAll("main .whitespace-nowrap")].filter((el) => /^\s*[,;·]/.test(el.textContent!)),
-    ].map((el) => el.textContent!.slice(0, 60)),
+      ...[...document.querySelectorAll("main input.font-mono")].filter((el) => el.scrollWidth > el.clientWidth + 1),
+    ].map((el) => (el instanceof HTMLInputElement ? el.value : el.textContent!).slice(0, 60)),
   );
