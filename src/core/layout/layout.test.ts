@@ -120,6 +120,12 @@ test.each([
   },
 );
 
+test("points whose prices lie within a cent have a price each (worked by hand: 0.413 and 0.418 a set-up)", () => {
+  const at = (setUps: number, cost: number) => ({ setUps, patterns: 1, cost, kept: 0, tie: 0 });
+  const front = [at(10, 100), at(9, 100.413), at(8, 100.831)];
+  expect(tradeOff({ ...lay([blank("a", inch(31), inch(5), 3)]), front }).map((p) => p.price)).toEqual([0, 0.414, 0.42]);
+});
+
 test("one pattern that goes thirty times stands for two that go less often; no more boards, and no way has fewer set-ups (worked by hand)", () => {
   // 95 1/2 to use takes three of 31 or of 31 1/2; and, as full, two of the one and one of the other: 31 + 31 + 31 1/2 and kerfs.
   const blanks = [blank("a", inch(31), inch(5), 60), blank("b", inch(31, 1, 2), inch(5), 30)];
